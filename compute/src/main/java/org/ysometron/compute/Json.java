@@ -1,0 +1,130 @@
+package org.ysometron.compute;
+
+import java.io.BufferedReader;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.ysometron.core.calculation.Answer;
+import org.ysometron.core.calculation.Calculation;
+import org.ysometron.core.calculation.CaseProblem;
+import org.ysometron.core.calculation.Input;
+import org.ysometron.core.working.Step;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Between JSON and the core's cases and answers. */
+final class Json {
+
+    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+    private static final TypeReference<Map<String, Object>> OBJECT = new TypeReference<>() {};
+
+    private Json() {}
+
+    /**
+     * One case as read: its values, or why it could not be read.
+     *
+     * @param values by input name; null when the text was not a JSON object
+     * @param error empty when it was read
+     */
+    record Read(@Nullable Map<String, Object> values, String error) {}
+
+    /**
+     * An answer, ready to print.
+     *
+     * @param line one line of JSON
+     * @param computed whether the case was answered
+     */
+    record Answered(String line, boolean computed) {}
+
+    /** A whole input that is one JSON object is one case; otherwise every line that is not blank is one. */
+    static List<Read> cases(BufferedReader in) {
+        List<String> lines = in.lines().filter(line -> !line.isBlank()).toList();
+        if (lines.isEmpty()) {
+            return List.of(new Read(null, "Nothing came in; give a JSON object, or one a line."));
+        }
+        if (lines.size() > 1) {
+            Read whole = read(String.join("\n", lines));
+            if (whole.values() != null) {
+                return List.of(whole);
+            }
+        }
+        return lines.stream().map(Json::read).toList();
+    }
+
+    static Answered answer(Calculation calculation, Read read) {
+        Map<String, Object> line = new LinkedHashMap<>();
+        line.put("calculation", calculation.name());
+        if (read.values() == null) {
+            line.put("outcome", "refused");
+            line.put("error", read.error());
+            return new Answered(MAPPER.writeValueAsString(line), false);
+        }
+        try {
+            Answer answer = calculation.compute(read.values());
+            answer.value().ifPresent(value -> line.put("value", value));
+            line.put("unit", answer.unit());
+            line.put("outcome", answer.outcome());
+            line.putAll(answer.results());
+            line.put(
+                    "working", answer.working().steps().stream().map(Json::step).toList());
+            return new Answered(MAPPER.writeValueAsString(line), true);
+        } catch (CaseProblem refused) {
+            line.put("outcome", "refused");
+            line.put("error", refused.problem().text());
+            return new Answered(MAPPER.writeValueAsString(line), false);
+        }
+    }
+
+    static String list(List<Calculation> calculations) {
+        return calculations.stream()
+                .map(calculation -> MAPPER.writeValueAsString(described(calculation)))
+                .collect(Collectors.joining(",\n", "[\n", "\n]"));
+    }
+
+    private static Read read(String text) {
+        try {
+            return new Read(MAPPER.readValue(text, OBJECT), "");
+        } catch (JacksonException notJson) {
+            return new Read(null, "This is not a JSON object: " + notJson.getOriginalMessage());
+        }
+    }
+
+    private static Map<String, Object> described(Calculation calculation) {
+        Map<String, Object> row = new LinkedHashMap<>();
+        row.put("name", calculation.name());
+        row.put("title", calculation.title());
+        List<Object> inputs = new ArrayList<>();
+        for (Input input : calculation.inputs()) {
+            Map<String, Object> column = new LinkedHashMap<>();
+            column.put("name", input.name());
+            column.put("kind", input.kind().words());
+            column.put("unit", input.unit());
+            column.put("required", input.required());
+            column.put("meaning", input.meaning());
+            inputs.add(column);
+        }
+        row.put("inputs", inputs);
+        row.put("unit", calculation.unit());
+        row.put("source", calculation.source());
+        row.put("example", calculation.example());
+        return row;
+    }
+
+    private static Map<String, Object> step(Step step) {
+        Map<String, Object> row = new LinkedHashMap<>();
+        row.put("meaning", step.meaning());
+        row.put("symbol", step.symbol());
+        row.put("formula", step.formula());
+        row.put("numbers", step.numbers());
+        if (step.hasValue()) {
+            row.put("value", step.value());
+        }
+        row.put("unit", step.unit());
+        row.put("source", step.source());
+        return row;
+    }
+}

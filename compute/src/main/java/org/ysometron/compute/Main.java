@@ -1,0 +1,55 @@
+package org.ysometron.compute;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import org.ysometron.core.calculation.Calculation;
+import org.ysometron.core.calculation.Calculations;
+
+/** The command line: {@code --list}, or the name of a calculation with cases on standard input. */
+public final class Main {
+
+    private static final int REFUSED = 2;
+
+    private Main() {}
+
+    /** Runs and leaves with 0 when every case was answered, 1 when one was refused, 2 when the call itself was wrong. */
+    public static void main(String[] arguments) throws IOException {
+        PrintStream out = new PrintStream(System.out, false, StandardCharsets.UTF_8);
+        PrintStream err = new PrintStream(System.err, true, StandardCharsets.UTF_8);
+        int code = run(arguments, System.in, out, err);
+        out.flush();
+        System.exit(code);
+    }
+
+    static int run(String[] arguments, InputStream in, PrintStream out, PrintStream err) throws IOException {
+        String first = arguments.length == 0 ? "--help" : arguments[0];
+        if (first.equals("--list")) {
+            out.println(Json.list(Calculations.all()));
+            return 0;
+        }
+        Optional<Calculation> calculation = Calculations.named(first);
+        if (calculation.isEmpty()) {
+            err.println(
+                    first.startsWith("--")
+                            ? "usage: compute --list, or compute NAME < case.json (one JSON object, or one a line)"
+                            : "There is no calculation '" + first + "'; --list names them all.");
+            return REFUSED;
+        }
+        return answerAll(calculation.get(), new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8)), out);
+    }
+
+    private static int answerAll(Calculation calculation, BufferedReader in, PrintStream out) {
+        boolean refused = false;
+        for (Json.Read read : Json.cases(in)) {
+            Json.Answered answered = Json.answer(calculation, read);
+            out.println(answered.line());
+            refused |= !answered.computed();
+        }
+        return refused ? 1 : 0;
+    }
+}

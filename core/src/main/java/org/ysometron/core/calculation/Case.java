@@ -1,0 +1,165 @@
+package org.ysometron.core.calculation;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.ysometron.core.quantity.Problem;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
+
+/** The inputs of one case, read and checked one by one. */
+final class Case {
+
+    private final Calculation calculation;
+    private final Map<String, Object> given;
+
+    private Case(Calculation calculation, Map<String, Object> given) {
+        this.calculation = calculation;
+        this.given = given;
+    }
+
+    static Case of(Calculation calculation, Map<String, Object> given) {
+        List<String> known = calculation.inputs().stream().map(Input::name).toList();
+        for (String name : given.keySet()) {
+            if (!known.contains(name)) {
+                throw new CaseProblem(new Problem(
+                        name,
+                        "no input of " + calculation.name() + " is called '" + name + "'",
+                        String.join(", ", known),
+                        ""));
+            }
+        }
+        for (Input input : calculation.inputs()) {
+            if (input.required() && given.get(input.name()) == null) {
+                throw new CaseProblem(new Problem(input.name(), "it is missing", described(input), ""));
+            }
+        }
+        return new Case(calculation, given);
+    }
+
+    double number(String name) {
+        return toNumber(name, given.get(name));
+    }
+
+    OptionalDouble optionalNumber(String name) {
+        return given.get(name) == null ? OptionalDouble.empty() : OptionalDouble.of(number(name));
+    }
+
+    double number(String name, double otherwise) {
+        return optionalNumber(name).orElse(otherwise);
+    }
+
+    double[] numbers(String name) {
+        Object value = given.get(name);
+        if (value == null) {
+            return new double[0];
+        }
+        List<?> items = value instanceof List<?> list ? list : List.of(value);
+        double[] numbers = new double[items.size()];
+        for (int i = 0; i < numbers.length; i++) {
+            numbers[i] = toNumber(name + "[" + i + "]", items.get(i));
+        }
+        return numbers;
+    }
+
+    int whole(String name) {
+        return toWhole(name, number(name));
+    }
+
+    int whole(String name, int otherwise) {
+        return given.get(name) == null ? otherwise : whole(name);
+    }
+
+    int[] wholes(String name) {
+        double[] numbers = numbers(name);
+        int[] wholes = new int[numbers.length];
+        for (int i = 0; i < numbers.length; i++) {
+            wholes[i] = toWhole(name + "[" + i + "]", numbers[i]);
+        }
+        return wholes;
+    }
+
+    <E extends Enum<E>> E word(String name, Class<E> words, E otherwise) {
+        Object value = given.get(name);
+        return value == null ? otherwise : toWord(name, value, words);
+    }
+
+    <E extends Enum<E>> List<E> words(String name, Class<E> words) {
+        Object value = given.get(name);
+        if (value == null) {
+            return List.of();
+        }
+        List<?> items = value instanceof List<?> list ? list : List.of(value);
+        List<E> found = new ArrayList<>();
+        for (Object item : items) {
+            found.add(toWord(name, item, words));
+        }
+        return found;
+    }
+
+    String text(String name) {
+        return String.valueOf(given.get(name));
+    }
+
+    private double toNumber(String name, @Nullable Object value) {
+        if (value instanceof Number number && Double.isFinite(number.doubleValue())) {
+            return number.doubleValue();
+        }
+        Input input = input(name);
+        Optional<UnitOfMeasure> unit = UnitOfMeasure.find(input.unit());
+        if (value instanceof String text && unit.isPresent()) {
+            Typed typed = Typed.read(name, text, unit.get());
+            if (typed instanceof Typed.Accepted accepted) {
+                return accepted.value();
+            }
+            throw new CaseProblem(((Typed.Refused) typed).problem());
+        }
+        throw new CaseProblem(new Problem(name, "'" + value + "' is not a number", described(input), ""));
+    }
+
+    private int toWhole(String name, double number) {
+        if (number != Math.rint(number) || Math.abs(number) > 1e6) {
+            throw new CaseProblem(new Problem(name, number + " is not a whole number", described(input(name)), ""));
+        }
+        return (int) number;
+    }
+
+    private static <E extends Enum<E>> E toWord(String name, Object value, Class<E> words) {
+        String wanted = String.valueOf(value)
+                .strip()
+                .toUpperCase(Locale.ROOT)
+                .replace(' ', '_')
+                .replace('-', '_');
+        for (E word : words.getEnumConstants()) {
+            if (word.name().equals(wanted)) {
+                return word;
+            }
+        }
+        throw new CaseProblem(new Problem(name, "'" + value + "' is not among the words for it", Case.list(words), ""));
+    }
+
+    static <E extends Enum<E>> String list(Class<E> words) {
+        return java.util.Arrays.stream(words.getEnumConstants())
+                .map(word -> word.name().toLowerCase(Locale.ROOT).replace('_', '-'))
+                .collect(Collectors.joining(", "));
+    }
+
+    private Input input(String name) {
+        String key = name.contains("[") ? name.substring(0, name.indexOf('[')) : name;
+        return calculation.inputs().stream()
+                .filter(input -> input.name().equals(key))
+                .findFirst()
+                .orElseThrow(() ->
+                        new IllegalStateException(calculation.name() + " reads an input it does not declare: " + key));
+    }
+
+    private static String described(Input input) {
+        return input.kind().words() + (input.unit().isEmpty() ? "" : " in " + input.unit()) + " (" + input.meaning()
+                + ")";
+    }
+}

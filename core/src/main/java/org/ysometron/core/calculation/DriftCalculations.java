@@ -1,0 +1,201 @@
+package org.ysometron.core.calculation;
+
+import static org.ysometron.core.calculation.Input.Kind.NUMBER;
+import static org.ysometron.core.calculation.Input.Kind.NUMBERS;
+import static org.ysometron.core.calculation.Input.Kind.WHOLE;
+import static org.ysometron.core.calculation.Input.Kind.WHOLES;
+import static org.ysometron.core.calculation.Input.Kind.WORD;
+import static org.ysometron.core.calculation.Input.Kind.WORDS;
+import static org.ysometron.core.calculation.Input.optional;
+import static org.ysometron.core.calculation.Input.required;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.Set;
+import org.ysometron.core.drift.AverageRunLength;
+import org.ysometron.core.drift.ChartConstants;
+import org.ysometron.core.drift.IndividualsLimits;
+import org.ysometron.core.drift.RunRule;
+import org.ysometron.core.drift.Signal;
+import org.ysometron.core.drift.SpreadLimits;
+import org.ysometron.core.working.Working;
+
+/** Charts, rules and what they cost. */
+final class DriftCalculations {
+
+    private static final Map<String, Object> FLOW_RATES =
+            Map.of("values", List.of(49.6, 47.6, 49.9, 51.3, 47.8, 51.2, 52.6, 52.4, 53.6, 52.1));
+
+    private enum Chart {
+        LIMITS,
+        LIMITS_AND_RUN,
+        EWMA,
+        CUSUM
+    }
+
+    private DriftCalculations() {}
+
+    static List<Calculation> all() {
+        return List.of(individuals(), spread(), rules(), constants(), runLength());
+    }
+
+    private static Calculation individuals() {
+        return new Calculation(
+                "individuals-limits",
+                "Centre and limits of an individuals and moving-range chart",
+                List.of(
+                        required("values", NUMBERS, "", "lot means in order, at least two"),
+                        optional("constants", WORD, "", "exact, or printed (1.128 and 3.267); exact unless given")),
+                "",
+                "ISO 7870-2, individuals and moving range",
+                FLOW_RATES,
+                given -> {
+                    IndividualsLimits limits = IndividualsLimits.of(
+                            given.numbers("values"),
+                            given.word(
+                                    "constants", IndividualsLimits.Constants.class, IndividualsLimits.Constants.EXACT),
+                            "");
+                    return Answer.of(limits.centre(), "", limits.working())
+                            .with("lower", limits.lower())
+                            .with("upper", limits.upper())
+                            .with("meanRange", limits.meanRange())
+                            .with("sigma", limits.sigma())
+                            .with("rangeUpper", limits.rangeUpper());
+                });
+    }
+
+    private static Calculation spread() {
+        return new Calculation(
+                "spread-limits",
+                "Centre and limits of a chart of within-lot standard deviations",
+                List.of(
+                        required("sd", NUMBERS, "", "s of each lot"),
+                        required("n", WHOLES, "", "n of each lot, or one n for all"),
+                        optional("forN", WHOLE, "", "n of the lot the limits are for; the first n unless given")),
+                "",
+                "ISO 7870-2, s chart",
+                Map.of("sd", List.of(0.9, 1.1, 0.7, 1.3), "n", List.of(5)),
+                given -> {
+                    double[] deviations = given.numbers("sd");
+                    int[] sizes = given.wholes("n");
+                    if (sizes.length == 1) {
+                        int only = sizes[0];
+                        sizes = new int[deviations.length];
+                        java.util.Arrays.fill(sizes, only);
+                    }
+                    SpreadLimits limits = SpreadLimits.of(deviations, sizes, "");
+                    int n = given.whole("forN", sizes[0]);
+                    SpreadLimits.Line line = limits.forSize(n);
+                    return Answer.of(line.centre(), "", limits.working().then(limits.explain(n, "")))
+                            .with("lower", line.lower())
+                            .with("upper", line.upper())
+                            .with("sigma", limits.sigma());
+                });
+    }
+
+    private static Calculation rules() {
+        return new Calculation(
+                "run-rules",
+                "Signals on a series: the rule, its words, the first and last index (from 0)",
+                List.of(
+                        required("values", NUMBERS, "", "lot means in order"),
+                        optional("centre", NUMBER, "", "of the baseline; from the values unless given"),
+                        optional("sigma", NUMBER, "", "between lots; from the values unless given"),
+                        optional("rules", WORDS, "", Case.list(RunRule.class) + "; all unless given")),
+                "",
+                "ISO 7870-2; strict comparisons; flagged are the point that completes a pattern and each that prolongs it",
+                Map.of("values", List.of(0.1, -0.2, 0.3, 3.4), "centre", 0, "sigma", 1),
+                DriftCalculations::signals);
+    }
+
+    private static Answer signals(Case given) {
+        double[] values = given.numbers("values");
+        OptionalDouble centre = given.optionalNumber("centre");
+        OptionalDouble sigma = given.optionalNumber("sigma");
+        Working working = Working.NONE;
+        if (centre.isEmpty() || sigma.isEmpty()) {
+            IndividualsLimits limits = IndividualsLimits.of(values, "");
+            centre = centre.isPresent() ? centre : OptionalDouble.of(limits.centre());
+            sigma = sigma.isPresent() ? sigma : OptionalDouble.of(limits.sigma());
+            working = limits.working();
+        }
+        List<RunRule> chosen = given.words("rules", RunRule.class);
+        Set<RunRule> rules = chosen.isEmpty() ? EnumSet.allOf(RunRule.class) : EnumSet.copyOf(chosen);
+        List<Object> found = new ArrayList<>();
+        for (Signal signal : RunRule.signals(values, centre.getAsDouble(), sigma.getAsDouble(), rules)) {
+            Map<String, Object> row = new LinkedHashMap<>();
+            row.put("rule", signal.rule().name().toLowerCase(Locale.ROOT).replace('_', '-'));
+            row.put("first", signal.first());
+            row.put("last", signal.last());
+            row.put("side", signal.side().words());
+            row.put("words", signal.words());
+            found.add(row);
+        }
+        return new Answer(
+                OptionalDouble.of(found.size()),
+                "",
+                found.isEmpty() ? "no signal" : "signals",
+                Map.of("signals", found),
+                working);
+    }
+
+    private static Calculation constants() {
+        return new Calculation(
+                "chart-constants",
+                "Control-chart constants for subgroups of n",
+                List.of(required("n", WHOLE, "", "2 to 100")),
+                "",
+                "ISO 7870-2, factors; computed from the normal distribution",
+                Map.of("n", 5),
+                given -> {
+                    ChartConstants constants = ChartConstants.of(given.whole("n"));
+                    return Answer.of(constants.d2(), "", Working.NONE)
+                            .with("d2", constants.d2())
+                            .with("d3", constants.d3())
+                            .with("c4", constants.c4())
+                            .with("A2", constants.a2())
+                            .with("A3", constants.a3())
+                            .with("B3", constants.b3())
+                            .with("B4", constants.b4())
+                            .with("D3", constants.d3Factor())
+                            .with("D4", constants.d4Factor())
+                            .with("E2", constants.e2());
+                });
+    }
+
+    private static Calculation runLength() {
+        return new Calculation(
+                "average-run-length",
+                "Points until a chart signals, on average",
+                List.of(
+                        required("chart", WORD, "", Case.list(Chart.class)),
+                        optional("shift", NUMBER, "", "of the mean, in standard deviations of a point; 0 unless given"),
+                        optional("limit", NUMBER, "", "limits, or L of the EWMA; 3 unless given"),
+                        optional("run", WHOLE, "", "points in a row on one side; 8 unless given"),
+                        optional("lambda", NUMBER, "", "weight of the EWMA; 0.2 unless given"),
+                        optional("k", NUMBER, "", "allowance of the CUSUM; 0.5 unless given"),
+                        optional("h", NUMBER, "", "decision interval of the CUSUM; 5 unless given")),
+                "",
+                "Champ and Woodall 1987; Crowder 1987; Page 1954",
+                Map.of("chart", "ewma", "lambda", 0.2, "limit", 2.962),
+                given -> {
+                    double shift = given.number("shift", 0);
+                    double limit = given.number("limit", 3);
+                    double length =
+                            switch (given.word("chart", Chart.class, Chart.LIMITS)) {
+                                case LIMITS -> AverageRunLength.beyondLimits(limit, shift);
+                                case LIMITS_AND_RUN ->
+                                    AverageRunLength.beyondLimitsOrRun(limit, given.whole("run", 8), shift);
+                                case EWMA -> AverageRunLength.ewma(given.number("lambda", 0.2), limit, shift);
+                                case CUSUM ->
+                                    AverageRunLength.cusum(given.number("k", 0.5), given.number("h", 5), shift);
+                            };
+                    return Answer.of(length, "points", Working.NONE);
+                });
+    }
+}

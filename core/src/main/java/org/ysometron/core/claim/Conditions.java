@@ -1,0 +1,63 @@
+package org.ysometron.core.claim;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.ysometron.core.working.Figures;
+
+/**
+ * What makes a result comparable: a claim's own terms, or the terms under which evidence was made. One key of these is
+ * one series; nothing is pooled across keys.
+ *
+ * @param method test method
+ * @param basis what is tested
+ * @param orientation on the plate
+ * @param conditioning state of the specimen
+ * @param rate speed of testing in mm/min, above 0
+ * @param design specimen design with its revision
+ */
+public record Conditions(
+        String method, Basis basis, Orientation orientation, Conditioning conditioning, double rate, String design) {
+
+    /**
+     * One condition in which claim and evidence differ.
+     *
+     * @param condition its name
+     * @param claimed what the claim says
+     * @param tested what was done
+     * @param blocking whether the two cannot be compared at all; otherwise the comparison is indicative
+     */
+    public record Mismatch(String condition, String claimed, String tested, boolean blocking) {
+
+        /** The difference in words. */
+        public String words() {
+            return condition + ": claimed " + claimed + ", tested " + tested;
+        }
+    }
+
+    /** Every condition in which the evidence's terms differ from this claim's. Another rate alone does not block. */
+    public List<Mismatch> compare(Conditions evidence) {
+        List<Mismatch> found = new ArrayList<>();
+        add(found, "method", method, evidence.method, true);
+        add(found, "basis", basis.words(), evidence.basis.words(), true);
+        add(found, "orientation", orientation.words(), evidence.orientation.words(), true);
+        add(found, "conditioning", conditioning.words(), evidence.conditioning.words(), true);
+        add(found, "specimen", design, evidence.design, true);
+        add(found, "rate", rateWords(), evidence.rateWords(), false);
+        return found;
+    }
+
+    /** The terms as one line, for headings and certificates. */
+    public String words() {
+        return String.join(", ", method, basis.words(), orientation.words(), conditioning.words(), rateWords(), design);
+    }
+
+    private String rateWords() {
+        return (Math.rint(rate) == rate ? Figures.decimals(rate, 0) : Figures.significant(rate, 3)) + " mm/min";
+    }
+
+    private static void add(List<Mismatch> found, String name, String claimed, String tested, boolean blocking) {
+        if (!claimed.equals(tested)) {
+            found.add(new Mismatch(name, claimed, tested, blocking));
+        }
+    }
+}

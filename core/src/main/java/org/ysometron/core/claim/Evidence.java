@@ -1,0 +1,57 @@
+package org.ysometron.core.claim;
+
+import java.util.Optional;
+
+/**
+ * What one lot's specimens under one set of conditions say about one property.
+ *
+ * @param values results that are values
+ * @param bounds results known only to be at least this (right-censored)
+ * @param excluded how many results are kept but not counted
+ * @param calibrationUncertainty standard uncertainty common to all values, in their unit; zero when none is stated
+ * @param history scatter of earlier lots, where there is one
+ */
+public record Evidence(
+        double[] values,
+        double[] bounds,
+        int excluded,
+        double calibrationUncertainty,
+        Optional<PooledScatter> history) {
+
+    /**
+     * Scatter within lots, pooled over earlier lots of the same series.
+     *
+     * @param sd pooled standard deviation, above 0
+     * @param degreesOfFreedom sum of n − 1 over the lots
+     * @param lots how many lots
+     */
+    public record PooledScatter(double sd, double degreesOfFreedom, int lots) {}
+
+    /** Copies the arrays. */
+    public Evidence {
+        values = values.clone();
+        bounds = bounds.clone();
+    }
+
+    /** Evidence of plain values with no calibration uncertainty and no history. */
+    public static Evidence of(double... values) {
+        return new Evidence(values, new double[0], 0, 0, Optional.empty());
+    }
+
+    /** How many specimens count: values and bounds. */
+    public int n() {
+        return values.length + bounds.length;
+    }
+
+    /** The results that are values. */
+    @Override
+    public double[] values() {
+        return values.clone();
+    }
+
+    /** The results that are lower bounds. */
+    @Override
+    public double[] bounds() {
+        return bounds.clone();
+    }
+}

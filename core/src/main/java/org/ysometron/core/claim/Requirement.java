@@ -1,0 +1,64 @@
+package org.ysometron.core.claim;
+
+import java.util.OptionalDouble;
+import org.ysometron.core.working.Figures;
+
+/**
+ * What a claim promises about a mean or a ratio, in working units.
+ *
+ * @param lower promised at least; empty when there is no lower edge
+ * @param upper promised at most; empty when there is no upper edge
+ * @param unit symbol of the working unit; empty for a ratio
+ * @param minimumN specimens below which the claim is never called supported, at least 1
+ * @param confidence one-sided, above 0.5 and below 1; 0.95 unless the claim says otherwise
+ */
+public record Requirement(OptionalDouble lower, OptionalDouble upper, String unit, int minimumN, double confidence) {
+
+    /** Checks that there is an edge, and that two edges leave room between them. */
+    public Requirement {
+        if (lower.isEmpty() && upper.isEmpty()) {
+            throw new IllegalArgumentException("a claim needs a lower edge, an upper edge, or both");
+        }
+        if (lower.isPresent() && upper.isPresent() && !(lower.getAsDouble() < upper.getAsDouble())) {
+            throw new IllegalArgumentException("the lower edge must lie below the upper one");
+        }
+        if (minimumN < 1 || !(confidence > 0.5 && confidence < 1)) {
+            throw new IllegalArgumentException("needs a minimum n of at least 1 and a confidence above 0.5, below 1");
+        }
+    }
+
+    /** At least {@code edge}. */
+    public static Requirement atLeast(double edge, String unit, int minimumN) {
+        return new Requirement(OptionalDouble.of(edge), OptionalDouble.empty(), unit, minimumN, 0.95);
+    }
+
+    /** At most {@code edge}. */
+    public static Requirement atMost(double edge, String unit, int minimumN) {
+        return new Requirement(OptionalDouble.empty(), OptionalDouble.of(edge), unit, minimumN, 0.95);
+    }
+
+    /** Between two edges. */
+    public static Requirement between(double lower, double upper, String unit, int minimumN) {
+        return new Requirement(OptionalDouble.of(lower), OptionalDouble.of(upper), unit, minimumN, 0.95);
+    }
+
+    /** Whether a value lies inside the claim, edges included. */
+    public boolean holds(double value) {
+        return (lower.isEmpty() || value >= lower.getAsDouble()) && (upper.isEmpty() || value <= upper.getAsDouble());
+    }
+
+    /** The promise in words: "at least 45 MPa". */
+    public String words() {
+        String suffix = unit.isEmpty() ? "" : " " + unit;
+        if (lower.isPresent() && upper.isPresent()) {
+            return "between " + edge(lower.getAsDouble()) + " and " + edge(upper.getAsDouble()) + suffix;
+        }
+        return lower.isPresent()
+                ? "at least " + edge(lower.getAsDouble()) + suffix
+                : "at most " + edge(upper.getAsDouble()) + suffix;
+    }
+
+    private static String edge(double value) {
+        return Math.rint(value) == value ? Figures.decimals(value, 0) : Figures.significant(value, 3);
+    }
+}

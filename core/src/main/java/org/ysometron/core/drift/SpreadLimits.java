@@ -1,0 +1,80 @@
+package org.ysometron.core.drift;
+
+import org.ysometron.core.working.Figures;
+import org.ysometron.core.working.Step;
+import org.ysometron.core.working.Working;
+
+/**
+ * Limits of a chart of within-lot standard deviations.
+ *
+ * <p>σ̂ = mean of sᵢ/c₄(nᵢ) over the lots, which for equal n is s̄/c₄. For a lot of n: centre c₄σ̂, limits c₄σ̂ ±
+ * 3σ̂√(1 − c₄²), the lower not below zero (ISO 7870-2, s chart; B₃ and B₄ times s̄ for equal n).
+ *
+ * @param lots how many lots
+ * @param sigma σ̂ within lots
+ * @param working the steps
+ */
+public record SpreadLimits(int lots, double sigma, Working working) {
+
+    /**
+     * Centre and limits for one lot's n.
+     *
+     * @param centre expected s
+     * @param lower lower limit, at least 0
+     * @param upper upper limit
+     */
+    public record Line(double centre, double lower, double upper) {}
+
+    /**
+     * Estimates σ̂.
+     *
+     * @param deviations s of each lot, at least 0
+     * @param sizes n of each lot, at least 2, same length
+     * @param unit symbol of the unit of s
+     */
+    public static SpreadLimits of(double[] deviations, int[] sizes, String unit) {
+        if (deviations.length == 0 || deviations.length != sizes.length) {
+            throw new IllegalArgumentException(
+                    "needs one n for each s and at least one lot, got " + deviations.length + " and " + sizes.length);
+        }
+        double sum = 0;
+        for (int i = 0; i < deviations.length; i++) {
+            if (sizes[i] < 2 || !(deviations[i] >= 0)) {
+                throw new IllegalArgumentException(
+                        "lot " + (i + 1) + ": needs n of at least 2 and s of at least 0, got n = " + sizes[i] + ", s = "
+                                + deviations[i]);
+            }
+            sum += deviations[i] / ChartConstants.c4(sizes[i]);
+        }
+        double sigma = sum / deviations.length;
+        Working working = Working.of(new Step(
+                "scatter within lots",
+                "σ̂",
+                "mean of sᵢ/c₄(nᵢ)",
+                deviations.length + " lots",
+                sigma,
+                unit,
+                "ISO 7870-2"));
+        return new SpreadLimits(deviations.length, sigma, working);
+    }
+
+    /** Centre and limits for a lot of {@code n} specimens, n at least 2. */
+    public Line forSize(int n) {
+        double c4 = ChartConstants.c4(n);
+        double reach = 3 * Math.sqrt(1 - c4 * c4);
+        return new Line(c4 * sigma, Math.max(0, c4 - reach) * sigma, (c4 + reach) * sigma);
+    }
+
+    /** One step telling the limits for a lot of {@code n}. */
+    public Step explain(int n, String unit) {
+        Line line = forSize(n);
+        return new Step(
+                "upper limit of s for n = " + n,
+                "",
+                "σ̂·(c₄ + 3√(1 − c₄²))",
+                Figures.significant(sigma, 4) + " · (" + Figures.significant(ChartConstants.c4(n), 4) + " + …)",
+                line.upper(),
+                unit,
+                "ISO 7870-2");
+    }
+}

@@ -1,0 +1,118 @@
+package org.ysometron.core.gate;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.ysometron.core.claim.Verdict;
+
+/** The rule of release: what blocks, who lifts it, and who may decide. */
+public final class Gate {
+
+    private Gate() {}
+
+    /**
+     * A governing claim as judged.
+     *
+     * @param title the claim in words
+     * @param verdict the verdict
+     * @param reason the verdict's reason
+     * @param n specimens that count
+     * @param minimumN the claim's minimum
+     * @param moreSpecimens how many more should settle it
+     */
+    public record JudgedClaim(
+            String title, Verdict verdict, String reason, int n, int minimumN, OptionalInt moreSpecimens) {}
+
+    /**
+     * A signal at this lot's point.
+     *
+     * @param title series and signal in words
+     * @param answered whether somebody with judgement answered it
+     */
+    public record ChartSignal(String title, boolean answered) {}
+
+    /** All that blocks the lot's release, in the order in which it is best dealt with. */
+    public static List<Block> blocks(List<JudgedClaim> claims, List<ChartSignal> signals) {
+        List<Block> blocks = new ArrayList<>();
+        if (claims.isEmpty()) {
+            blocks.add(new Block(
+                    Block.Kind.TEST_MISSING,
+                    "The product publishes no claim that could be verified.",
+                    Right.ADMINISTRATION,
+                    "Publish a datasheet revision with at least one claim."));
+        }
+        for (JudgedClaim claim : claims) {
+            block(claim, blocks);
+        }
+        for (ChartSignal signal : signals) {
+            if (!signal.answered()) {
+                blocks.add(new Block(
+                        Block.Kind.SIGNAL_UNANSWERED,
+                        signal.title() + ": unanswered.",
+                        Right.JUDGEMENT,
+                        "Answer it on the drift page: what changed, and why the lot may stand."));
+            }
+        }
+        blocks.sort(Comparator.comparing(Block::kind));
+        return blocks;
+    }
+
+    /**
+     * What stops this person from this decision. A release needs every block lifted and somebody who entered none of the
+     * lot's readings; hold and reject are always open to the right of release.
+     *
+     * @param disposition what is to be decided
+     * @param blocks what blocks the lot
+     * @param decider the account that decides
+     * @param enterers accounts that entered or corrected readings of the lot
+     */
+    public static List<Block> refusals(
+            Disposition disposition, List<Block> blocks, String decider, Set<String> enterers) {
+        if (disposition != Disposition.RELEASE) {
+            return List.of();
+        }
+        List<Block> refusals = new ArrayList<>(blocks);
+        if (enterers.contains(decider)) {
+            refusals.add(new Block(
+                    Block.Kind.SAME_PERSON,
+                    "The account '" + decider + "' entered readings of this lot and cannot release it alone.",
+                    Right.RELEASE,
+                    "Have another account with the right of release decide."));
+        }
+        return refusals;
+    }
+
+    private static void block(JudgedClaim claim, List<Block> blocks) {
+        switch (claim.verdict()) {
+            case NOT_TESTED ->
+                blocks.add(new Block(
+                        Block.Kind.TEST_MISSING,
+                        claim.title() + ": not tested.",
+                        Right.ENTRY,
+                        "Test at least " + claim.minimumN() + " specimens."));
+            case CONTRADICTED ->
+                blocks.add(new Block(
+                        Block.Kind.CLAIM_CONTRADICTED,
+                        claim.title() + ": contradicted. " + claim.reason(),
+                        Right.RELEASE,
+                        "Hold or reject the lot; it cannot be released."));
+            case OPEN ->
+                blocks.add(new Block(
+                        Block.Kind.CLAIM_OPEN,
+                        claim.title() + ": open. " + claim.reason(),
+                        Right.ENTRY,
+                        claim.moreSpecimens().isPresent()
+                                ? "Test " + claim.moreSpecimens().getAsInt() + " more."
+                                : "More of the same will not settle it; hold the lot."));
+            case NOT_COMPARABLE ->
+                blocks.add(new Block(
+                        Block.Kind.NOT_COMPARABLE,
+                        claim.title() + ": not comparable. " + claim.reason(),
+                        Right.ENTRY,
+                        "Test specimens under the claim's own conditions."));
+            case SUPPORTED -> {}
+        }
+    }
+}

@@ -1,0 +1,48 @@
+package org.ysometron.core.quantity;
+
+/**
+ * The kind of a quantity as the field uses it, with the working unit in which the core computes.
+ *
+ * <p>Finer than physics: a torque and an energy share their base units, yet one must never be taken for the other.
+ */
+public enum Dimension {
+    LENGTH("a length", "mm", "3.98 or 3.98 mm"),
+    AREA("an area", "mm²", "16.1 mm²"),
+    FORCE("a force", "N", "812 or 812 N"),
+    STRESS("a stress", "MPa", "45 or 45 MPa"),
+    MASS("a mass", "g", "250 g"),
+    TORQUE("a torque", "N·m", "1.2 N·m"),
+    ENERGY("an energy", "J", "0.8 J"),
+    ENERGY_PER_AREA("an energy per area", "kJ/m²", "12 kJ/m²"),
+    ENERGY_PER_LENGTH("an energy per length", "J/m", "53 J/m"),
+    TEMPERATURE("a temperature", "°C", "23 °C"),
+    ANGLE("an angle", "°", "90 °"),
+    TIME("a time", "s", "60 s"),
+    SPEED("a speed", "mm/min", "5 mm/min"),
+    RATIO("a ratio", "", "0.5 or 50 %");
+
+    private final String phrase;
+    private final String workingUnit;
+    private final String example;
+
+    Dimension(String phrase, String workingUnit, String example) {
+        this.phrase = phrase;
+        this.workingUnit = workingUnit;
+        this.example = example;
+    }
+
+    /** The dimension with its article, for a sentence: "a force". */
+    public String phrase() {
+        return phrase;
+    }
+
+    /** Symbol of the unit in which the core computes; empty for a ratio. */
+    public String workingUnit() {
+        return workingUnit;
+    }
+
+    /** What a person could type, for messages. */
+    public String example() {
+        return example;
+    }
+}

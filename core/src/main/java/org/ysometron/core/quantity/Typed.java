@@ -1,0 +1,114 @@
+package org.ysometron.core.quantity;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A number as somebody typed it, with or without its unit, made into a value of the working unit or refused with the
+ * reason. A comma is taken as the decimal sign; thousands separators are refused because 1.234,5 and 1,234.5 cannot be
+ * told from a slip.
+ */
+public sealed interface Typed {
+
+    /**
+     * A number that could be read.
+     *
+     * @param text what was typed, unchanged but for outer blanks
+     * @param number the number typed, in the unit typed
+     * @param unit the unit typed, or the field's own when none was
+     * @param value the value in the working unit
+     */
+    record Accepted(String text, double number, UnitOfMeasure unit, double value) implements Typed {
+
+        /** Whether the value had to be converted, so that both should be shown. */
+        public boolean isConverted() {
+            return !unit.isWorking();
+        }
+    }
+
+    /** Text that could not be taken, and why. */
+    record Refused(String text, Problem problem) implements Typed {}
+
+    /** Grammar of a typed number: sign, digits with at most one decimal sign, exponent; then a unit. */
+    Pattern NUMBER = Pattern.compile("([+-]?(?:\\d+(?:[.,]\\d*)?|[.,]\\d+)(?:[eE][+-]?\\d+)?)\\s*(.*)", Pattern.DOTALL);
+
+    /**
+     * Reads a positive quantity of the given dimension.
+     *
+     * @param where name of the field, for messages
+     * @param text what was typed; blank is refused
+     * @param fieldUnit the unit meant when none is typed; its dimension is the one required
+     */
+    static Typed read(String where, String text, UnitOfMeasure fieldUnit) {
+        Dimension dimension = fieldUnit.dimension();
+        String typed = text.strip();
+        if (typed.isEmpty()) {
+            return refuse(where, typed, "nothing was typed", dimension, "");
+        }
+        Matcher matcher = NUMBER.matcher(typed);
+        if (!matcher.matches() || startsLikeANumber(matcher.group(2))) {
+            return refuse(where, typed, "'" + typed + "' is not a number", dimension, separatorsHint(typed));
+        }
+        double number = Double.parseDouble(matcher.group(1).replace(',', '.'));
+        String unitText = matcher.group(2).strip();
+        Optional<UnitOfMeasure> unit = unitText.isEmpty() ? Optional.of(fieldUnit) : UnitOfMeasure.find(unitText);
+        if (unit.isEmpty()) {
+            String found = "the unit '" + unitText + "' is not known";
+            return refuse(where, typed, found, dimension, unknownUnitHint(unitText));
+        }
+        if (unit.get().dimension() != dimension) {
+            String found = "'" + unitText + "' is " + unit.get().dimension().phrase() + ", not " + dimension.phrase();
+            return refuse(where, typed, found, dimension, wrongDimensionHint(unit.get(), dimension));
+        }
+        double value = unit.get().toWorking(number);
+        if (!(value > 0) || Double.isInfinite(value)) {
+            return refuse(where, typed, "'" + typed + "' is not above zero", dimension, "");
+        }
+        return new Accepted(typed, number, unit.get(), value);
+    }
+
+    private static Refused refuse(String where, String typed, String found, Dimension dimension, String wayOut) {
+        String expected = dimension.phrase() + ", for example " + dimension.example();
+        return new Refused(typed, new Problem(where, found, expected, wayOut));
+    }
+
+    private static boolean startsLikeANumber(String rest) {
+        return !rest.isEmpty() && (Character.isDigit(rest.charAt(0)) || ".,+-".indexOf(rest.charAt(0)) >= 0);
+    }
+
+    private static String separatorsHint(String typed) {
+        return typed.indexOf('.') >= 0 && typed.indexOf(',') >= 0
+                ? "Leave out thousands separators: one decimal point or one decimal comma only."
+                : "";
+    }
+
+    private static String unknownUnitHint(String unitText) {
+        return switch (unitText.toLowerCase(Locale.ROOT)) {
+            case "deg", "degree", "degrees" -> "Degrees of what? Type ° for an angle, °C or °F for a temperature.";
+            case "t", "ton", "tons", "tonne" -> "Tonnes are a mass; type kN or kgf.";
+            default -> "";
+        };
+    }
+
+    /** The likely intended unit, where the field knows the slip (common practice, no source). */
+    private static String wrongDimensionHint(UnitOfMeasure unit, Dimension wanted) {
+        if (wanted == Dimension.FORCE && unit.dimension() == Dimension.MASS) {
+            boolean pounds = unit.symbol().equals("lb") || unit.symbol().equals("oz");
+            return pounds
+                    ? "Pounds of force are meant: type lbf (1 lbf = 4.44822 N)."
+                    : "Kilograms of force are meant: type kgf (1 kgf = 9.80665 N).";
+        }
+        if (wanted == Dimension.FORCE && unit.dimension() == Dimension.TORQUE) {
+            return "A torque needs its lever arm before it is a force: type N.";
+        }
+        if (wanted == Dimension.FORCE && unit.dimension() == Dimension.STRESS) {
+            return "The stress is worked out from the force and the measured area: type the force the gauge showed.";
+        }
+        if (wanted == Dimension.ENERGY_PER_AREA) {
+            return "Divide by the broken area: type kJ/m².";
+        }
+        return "";
+    }
+}

@@ -1,0 +1,266 @@
+package org.ysometron.core.quantity;
+
+import static javax.measure.MetricPrefix.CENTI;
+import static javax.measure.MetricPrefix.GIGA;
+import static javax.measure.MetricPrefix.KILO;
+import static javax.measure.MetricPrefix.MEGA;
+import static javax.measure.MetricPrefix.MICRO;
+import static javax.measure.MetricPrefix.MILLI;
+import static tech.units.indriya.unit.Units.CELSIUS;
+import static tech.units.indriya.unit.Units.GRAM;
+import static tech.units.indriya.unit.Units.JOULE;
+import static tech.units.indriya.unit.Units.KELVIN;
+import static tech.units.indriya.unit.Units.KILOGRAM;
+import static tech.units.indriya.unit.Units.METRE;
+import static tech.units.indriya.unit.Units.MINUTE;
+import static tech.units.indriya.unit.Units.NEWTON;
+import static tech.units.indriya.unit.Units.PASCAL;
+import static tech.units.indriya.unit.Units.PERCENT;
+import static tech.units.indriya.unit.Units.RADIAN;
+import static tech.units.indriya.unit.Units.SECOND;
+import static tech.units.indriya.unit.Units.SQUARE_METRE;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javax.measure.Unit;
+import javax.measure.UnitConverter;
+import tech.units.indriya.AbstractUnit;
+import tech.units.indriya.function.MultiplyConverter;
+
+/**
+ * A unit that a person may type, of one {@link Dimension}, with its exact conversion to the working unit.
+ *
+ * <p>Sources: SI Brochure (9th ed.) for SI; the international foot and pound agreement of 1959 for 1 in = 25.4 mm and
+ * 1 lb = 0.45359237 kg, hence 1 lbf = 4.4482216152605 N; standard gravity 9.80665 m/s² (3rd CGPM, 1901) for kgf.
+ *
+ * @param symbol the symbol that is shown
+ * @param dimension what kind of quantity it measures
+ * @param aliases other spellings accepted from a keyboard
+ * @param toWorking converts a value in this unit to the working unit of its dimension
+ */
+public record UnitOfMeasure(String symbol, Dimension dimension, List<String> aliases, UnitConverter toWorking) {
+
+    private static final double STANDARD_GRAVITY = 9.80665;
+    private static final double POUND_IN_KILOGRAMS = 0.45359237;
+    private static final double INCH_IN_METRES = 0.0254;
+
+    private static final Unit<?> INCH = scaled(METRE, INCH_IN_METRES);
+    private static final Unit<?> FOOT = scaled(METRE, 12 * INCH_IN_METRES);
+    private static final Unit<?> KILOGRAM_FORCE = scaled(NEWTON, STANDARD_GRAVITY);
+    private static final Unit<?> POUND_FORCE = scaled(NEWTON, POUND_IN_KILOGRAMS * STANDARD_GRAVITY);
+
+    private static final List<UnitOfMeasure> ALL = register();
+
+    /** Copies the aliases. */
+    public UnitOfMeasure {
+        aliases = List.copyOf(aliases);
+    }
+
+    /** Every unit the product knows, working unit of each dimension first. */
+    public static List<UnitOfMeasure> all() {
+        return ALL;
+    }
+
+    /** The unit in which the core computes quantities of this dimension. */
+    public static UnitOfMeasure working(Dimension dimension) {
+        return ALL.stream()
+                .filter(unit -> unit.dimension == dimension && unit.symbol.equals(dimension.workingUnit()))
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("no working unit registered for " + dimension));
+    }
+
+    /**
+     * Finds the unit written as {@code text}. An exact spelling wins; otherwise upper and lower case are taken as equal
+     * when that leaves one unit only.
+     *
+     * @return empty when nothing, or more than one thing, is meant
+     */
+    public static Optional<UnitOfMeasure> find(String text) {
+        String wanted = normalise(text);
+        Optional<UnitOfMeasure> exact =
+                ALL.stream().filter(unit -> unit.isSpelt(wanted)).findFirst();
+        if (exact.isPresent()) {
+            return exact;
+        }
+        List<UnitOfMeasure> folded =
+                ALL.stream().filter(unit -> unit.isSpeltIgnoringCase(wanted)).toList();
+        return folded.size() == 1 ? Optional.of(folded.get(0)) : Optional.empty();
+    }
+
+    /** Converts a value in this unit to the working unit of its dimension. */
+    public double toWorking(double value) {
+        return toWorking.convert(value);
+    }
+
+    /** Whether this is the unit in which the core computes. */
+    public boolean isWorking() {
+        return symbol.equals(dimension.workingUnit());
+    }
+
+    private boolean isSpelt(String wanted) {
+        return normalise(symbol).equals(wanted)
+                || aliases.stream().anyMatch(alias -> normalise(alias).equals(wanted));
+    }
+
+    private boolean isSpeltIgnoringCase(String wanted) {
+        return normalise(symbol).equalsIgnoreCase(wanted)
+                || aliases.stream().anyMatch(alias -> normalise(alias).equalsIgnoreCase(wanted));
+    }
+
+    /** One spelling for the many ways to write a product, a square or a micro sign. */
+    private static String normalise(String text) {
+        return text.strip()
+                .replace("²", "2")
+                .replace("^2", "2")
+                .replace("µ", "u")
+                .replace("μ", "u")
+                .replace("·", "*")
+                .replace("⋅", "*")
+                .replace(".", "*")
+                .replace("º", "°")
+                .replace(" ", "");
+    }
+
+    private static Unit<?> scaled(Unit<?> unit, double factor) {
+        return unit.transform(MultiplyConverter.of(factor));
+    }
+
+    private static List<UnitOfMeasure> register() {
+        List<UnitOfMeasure> units = new ArrayList<>();
+        Unit<?> millimetre = MILLI(METRE);
+        add(units, "mm", Dimension.LENGTH, millimetre, millimetre, "millimetre", "millimeter");
+        add(units, "cm", Dimension.LENGTH, CENTI(METRE), millimetre);
+        add(units, "m", Dimension.LENGTH, METRE, millimetre);
+        add(units, "µm", Dimension.LENGTH, MICRO(METRE), millimetre, "micron");
+        add(units, "in", Dimension.LENGTH, INCH, millimetre, "inch", "\"");
+        add(units, "mil", Dimension.LENGTH, scaled(METRE, INCH_IN_METRES / 1000), millimetre, "thou");
+        add(units, "ft", Dimension.LENGTH, FOOT, millimetre, "foot", "feet");
+
+        Unit<?> squareMillimetre = scaled(SQUARE_METRE, 1e-6);
+        add(units, "mm²", Dimension.AREA, squareMillimetre, squareMillimetre);
+        add(units, "cm²", Dimension.AREA, scaled(SQUARE_METRE, 1e-4), squareMillimetre);
+        add(units, "m²", Dimension.AREA, SQUARE_METRE, squareMillimetre);
+        add(
+                units,
+                "in²",
+                Dimension.AREA,
+                scaled(SQUARE_METRE, INCH_IN_METRES * INCH_IN_METRES),
+                squareMillimetre,
+                "sqin");
+
+        add(units, "N", Dimension.FORCE, NEWTON, NEWTON, "newton", "newtons");
+        add(units, "kN", Dimension.FORCE, KILO(NEWTON), NEWTON);
+        add(units, "kgf", Dimension.FORCE, KILOGRAM_FORCE, NEWTON, "kp");
+        add(units, "gf", Dimension.FORCE, scaled(NEWTON, STANDARD_GRAVITY / 1000), NEWTON);
+        add(units, "lbf", Dimension.FORCE, POUND_FORCE, NEWTON, "lbsf");
+
+        Unit<?> megapascal = MEGA(PASCAL);
+        add(units, "MPa", Dimension.STRESS, megapascal, megapascal, "N/mm²", "N/mm2");
+        add(units, "kPa", Dimension.STRESS, KILO(PASCAL), megapascal);
+        add(units, "GPa", Dimension.STRESS, GIGA(PASCAL), megapascal);
+        add(units, "Pa", Dimension.STRESS, PASCAL, megapascal);
+        double poundPerSquareInch = POUND_IN_KILOGRAMS * STANDARD_GRAVITY / (INCH_IN_METRES * INCH_IN_METRES);
+        add(units, "psi", Dimension.STRESS, scaled(PASCAL, poundPerSquareInch), megapascal, "lbf/in²");
+        add(units, "ksi", Dimension.STRESS, scaled(PASCAL, 1000 * poundPerSquareInch), megapascal);
+
+        add(units, "g", Dimension.MASS, GRAM, GRAM, "gram", "grams");
+        add(units, "kg", Dimension.MASS, KILOGRAM, GRAM, "kilo", "kilos", "kilogram", "kilograms", "kgs");
+        add(units, "lb", Dimension.MASS, scaled(KILOGRAM, POUND_IN_KILOGRAMS), GRAM, "lbs", "pound", "pounds");
+        add(units, "oz", Dimension.MASS, scaled(KILOGRAM, POUND_IN_KILOGRAMS / 16), GRAM);
+
+        Unit<?> newtonMetre = NEWTON.multiply(METRE);
+        add(units, "N·m", Dimension.TORQUE, newtonMetre, newtonMetre, "Nm");
+        add(units, "N·cm", Dimension.TORQUE, scaled(newtonMetre, 1e-2), newtonMetre, "Ncm");
+        add(units, "N·mm", Dimension.TORQUE, scaled(newtonMetre, 1e-3), newtonMetre, "Nmm");
+        add(units, "kgf·cm", Dimension.TORQUE, scaled(newtonMetre, STANDARD_GRAVITY / 100), newtonMetre, "kgfcm");
+        double poundForce = POUND_IN_KILOGRAMS * STANDARD_GRAVITY;
+        add(
+                units,
+                "lbf·in",
+                Dimension.TORQUE,
+                scaled(newtonMetre, poundForce * INCH_IN_METRES),
+                newtonMetre,
+                "lbfin",
+                "in·lbf");
+
+        add(units, "J", Dimension.ENERGY, JOULE, JOULE, "joule", "joules");
+        add(units, "kJ", Dimension.ENERGY, KILO(JOULE), JOULE);
+        add(units, "mJ", Dimension.ENERGY, MILLI(JOULE), JOULE);
+        add(
+                units,
+                "ft·lbf",
+                Dimension.ENERGY,
+                scaled(JOULE, 12 * INCH_IN_METRES * poundForce),
+                JOULE,
+                "ftlbf",
+                "lbf·ft");
+
+        Unit<?> joulePerSquareMetre = JOULE.divide(SQUARE_METRE);
+        Unit<?> kilojoulePerSquareMetre = scaled(joulePerSquareMetre, 1000);
+        add(
+                units,
+                "kJ/m²",
+                Dimension.ENERGY_PER_AREA,
+                kilojoulePerSquareMetre,
+                kilojoulePerSquareMetre,
+                "mJ/mm²",
+                "mJ/mm2");
+        add(units, "J/m²", Dimension.ENERGY_PER_AREA, joulePerSquareMetre, kilojoulePerSquareMetre);
+        add(units, "J/cm²", Dimension.ENERGY_PER_AREA, scaled(joulePerSquareMetre, 1e4), kilojoulePerSquareMetre);
+
+        Unit<?> joulePerMetre = JOULE.divide(METRE);
+        add(units, "J/m", Dimension.ENERGY_PER_LENGTH, joulePerMetre, joulePerMetre);
+        add(units, "kJ/m", Dimension.ENERGY_PER_LENGTH, scaled(joulePerMetre, 1000), joulePerMetre);
+
+        add(units, "°C", Dimension.TEMPERATURE, CELSIUS, CELSIUS, "degC", "C", "Celsius");
+        add(units, "K", Dimension.TEMPERATURE, KELVIN, CELSIUS, "kelvin");
+        add(
+                units,
+                "°F",
+                Dimension.TEMPERATURE,
+                KELVIN.divide(9).multiply(5).shift(459.67),
+                CELSIUS,
+                "degF",
+                "Fahrenheit");
+
+        // A bare "degrees" may be an angle or a temperature: it is deliberately no alias of either.
+        Unit<?> degree = scaled(RADIAN, Math.PI / 180);
+        add(units, "°", Dimension.ANGLE, degree, degree);
+        add(units, "rad", Dimension.ANGLE, RADIAN, degree);
+
+        add(units, "s", Dimension.TIME, SECOND, SECOND, "sec");
+        add(units, "min", Dimension.TIME, MINUTE, SECOND);
+        add(units, "h", Dimension.TIME, scaled(SECOND, 3600), SECOND, "hour", "hours");
+        add(units, "d", Dimension.TIME, scaled(SECOND, 86400), SECOND, "day", "days");
+
+        Unit<?> millimetrePerMinute = millimetre.divide(MINUTE);
+        add(units, "mm/min", Dimension.SPEED, millimetrePerMinute, millimetrePerMinute);
+        add(units, "mm/s", Dimension.SPEED, millimetre.divide(SECOND), millimetrePerMinute);
+        add(
+                units,
+                "in/min",
+                Dimension.SPEED,
+                scaled(millimetrePerMinute, INCH_IN_METRES * 1000),
+                millimetrePerMinute,
+                "ipm");
+
+        add(units, "", Dimension.RATIO, AbstractUnit.ONE, AbstractUnit.ONE);
+        add(units, "%", Dimension.RATIO, PERCENT, AbstractUnit.ONE, "percent");
+        return List.copyOf(units);
+    }
+
+    private static void add(
+            List<UnitOfMeasure> units,
+            String symbol,
+            Dimension dimension,
+            Unit<?> unit,
+            Unit<?> working,
+            String... aliases) {
+        try {
+            units.add(new UnitOfMeasure(symbol, dimension, List.of(aliases), unit.getConverterToAny(working)));
+        } catch (javax.measure.IncommensurableException e) {
+            throw new IllegalStateException(symbol + " cannot be converted to " + working, e);
+        }
+    }
+}

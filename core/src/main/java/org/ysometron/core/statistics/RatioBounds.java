@@ -1,0 +1,88 @@
+package org.ysometron.core.statistics;
+
+import org.ysometron.core.statistics.formula.StudentT;
+import org.ysometron.core.working.Figures;
+import org.ysometron.core.working.Step;
+import org.ysometron.core.working.Working;
+
+/**
+ * The two one-sided confidence bounds of a ratio of two means of independent specimens, by the logarithm of the ratio.
+ *
+ * <p>ln r has variance s₁²/(n₁·x̄₁²) + s₂²/(n₂·x̄₂²) (delta method), ν by Welch and Satterthwaite; a calibration error
+ * common to both means cancels and is left out.
+ *
+ * @param ratio x̄₁/x̄₂
+ * @param lower lower one-sided bound
+ * @param upper upper one-sided bound
+ * @param logUncertainty standard uncertainty of ln r
+ * @param degreesOfFreedom ν
+ * @param t the quantile used
+ * @param working the steps
+ */
+public record RatioBounds(
+        double ratio,
+        double lower,
+        double upper,
+        double logUncertainty,
+        double degreesOfFreedom,
+        double t,
+        Working working) {
+
+    /**
+     * Bounds of numerator over denominator.
+     *
+     * @param numerator n at least 2, mean above 0
+     * @param denominator n at least 2, mean above 0
+     * @param confidence one-sided, above 0.5 and below 1
+     */
+    public static RatioBounds of(Summary numerator, Summary denominator, double confidence) {
+        if (numerator.sd().isEmpty() || denominator.sd().isEmpty()) {
+            throw new IllegalArgumentException("a bound of a ratio needs n of at least 2 on both sides");
+        }
+        if (!(numerator.mean() > 0 && denominator.mean() > 0)) {
+            throw new IllegalArgumentException("a bound of a ratio by logarithms needs means above zero");
+        }
+        if (!(confidence > 0.5 && confidence < 1)) {
+            throw new IllegalArgumentException("a confidence above 0.5 and below 1 is needed, got " + confidence);
+        }
+        double v1 = relativeVariance(numerator);
+        double v2 = relativeVariance(denominator);
+        double u = Math.sqrt(v1 + v2);
+        double nu = u == 0
+                ? numerator.n() + denominator.n() - 2.0
+                : (v1 + v2) * (v1 + v2) / (v1 * v1 / (numerator.n() - 1) + v2 * v2 / (denominator.n() - 1));
+        double t = StudentT.quantile(confidence, nu);
+        double ratio = numerator.mean() / denominator.mean();
+        double lower = ratio * Math.exp(-t * u);
+        double upper = ratio * Math.exp(t * u);
+        String r = Figures.significant(ratio, 4);
+        String exponent = Figures.significant(t, 4) + " · " + Figures.significant(u, 4);
+        Working working = Working.of(
+                new Step(
+                        "ratio of the means",
+                        "r",
+                        "r = x̄₁/x̄₂",
+                        Figures.significant(numerator.mean(), 5) + "/" + Figures.significant(denominator.mean(), 5),
+                        ratio,
+                        "",
+                        ""),
+                new Step(
+                        "standard uncertainty of ln r",
+                        "u",
+                        "u = √(s₁²/(n₁x̄₁²) + s₂²/(n₂x̄₂²))",
+                        "√(" + Figures.significant(v1, 4) + " + " + Figures.significant(v2, 4) + ")",
+                        u,
+                        "",
+                        "delta method; a common calibration error cancels"),
+                new Step("degrees of freedom", "ν", "Welch–Satterthwaite", "", nu, "", "JCGM 100:2008, G.4"),
+                new Step("one-sided factor", "t", "t(γ; ν)", "", t, "", "Student's t distribution"),
+                new Step("lower bound of the ratio", "r₋", "r·exp(−t·u)", r + "·exp(−" + exponent + ")", lower, "", ""),
+                new Step("upper bound of the ratio", "r₊", "r·exp(+t·u)", r + "·exp(" + exponent + ")", upper, "", ""));
+        return new RatioBounds(ratio, lower, upper, u, nu, t, working);
+    }
+
+    private static double relativeVariance(Summary summary) {
+        double relative = summary.sd().orElseThrow() / summary.mean();
+        return relative * relative / summary.n();
+    }
+}

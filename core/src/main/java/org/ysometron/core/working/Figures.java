@@ -1,0 +1,48 @@
+package org.ysometron.core.working;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
+
+/** Writes numbers for people: significant digits, no exponent in the range of the job, never a rounding that lies. */
+public final class Figures {
+
+    private Figures() {}
+
+    /**
+     * The number rounded half-even to {@code digits} significant digits, trailing zeros kept so that the precision
+     * shows, plain notation between 1e-6 and 1e9.
+     *
+     * @param digits at least 1
+     */
+    public static String significant(double value, int digits) {
+        if (!Double.isFinite(value)) {
+            return Double.isNaN(value) ? "not a number" : value > 0 ? "without limit" : "minus without limit";
+        }
+        if (value == 0) {
+            return "0";
+        }
+        BigDecimal rounded = new BigDecimal(value).round(new MathContext(digits, RoundingMode.HALF_EVEN));
+        int scale = digits - rounded.precision() + rounded.scale();
+        double size = Math.abs(value);
+        if (size < 1e-6 || size >= 1e9) {
+            return rounded.toString();
+        }
+        return minus(
+                rounded.setScale(Math.max(scale, 0), RoundingMode.HALF_EVEN).toPlainString());
+    }
+
+    /** The number with a fixed count of decimals. */
+    public static String decimals(double value, int decimals) {
+        if (!Double.isFinite(value)) {
+            return significant(value, 1);
+        }
+        BigDecimal rounded = new BigDecimal(value).setScale(decimals, RoundingMode.HALF_EVEN);
+        return minus(rounded.signum() == 0 ? rounded.abs().toPlainString() : rounded.toPlainString());
+    }
+
+    /** A true minus sign, which lines up with digits. */
+    private static String minus(String number) {
+        return number.startsWith("-") ? "−" + number.substring(1) : number;
+    }
+}

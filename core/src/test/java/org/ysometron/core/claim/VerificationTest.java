@@ -1,0 +1,177 @@
+package org.ysometron.core.claim;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Optional;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import org.junit.jupiter.api.Test;
+import org.ysometron.core.claim.Evidence.PooledScatter;
+
+class VerificationTest {
+
+    private static final Requirement AT_LEAST_45 = Requirement.atLeast(45, "MPa", 5);
+
+    /** Mean 10, s = √2.5, n = 5: lower bound 8.4925, upper 11.5075 (t(0.95; 4) = 2.1318, worked by hand). */
+    private static final Evidence FIVE = Evidence.of(8, 9, 10, 11, 12);
+
+    @Test
+    void theBoundNotTheMeanDecides() {
+        assertThat(verdict(Requirement.atLeast(8.49, "", 5), FIVE)).isEqualTo(Verdict.SUPPORTED);
+        assertThat(verdict(Requirement.atLeast(8.50, "", 5), FIVE)).isEqualTo(Verdict.OPEN);
+        assertThat(verdict(Requirement.atLeast(11.50, "", 5), FIVE)).isEqualTo(Verdict.OPEN);
+        assertThat(verdict(Requirement.atLeast(11.51, "", 5), FIVE)).isEqualTo(Verdict.CONTRADICTED);
+        assertThat(verdict(Requirement.atMost(11.51, "", 5), FIVE)).isEqualTo(Verdict.SUPPORTED);
+        assertThat(verdict(Requirement.atMost(8.49, "", 5), FIVE)).isEqualTo(Verdict.CONTRADICTED);
+        assertThat(verdict(Requirement.between(8.49, 11.51, "", 5), FIVE)).isEqualTo(Verdict.SUPPORTED);
+        assertThat(verdict(Requirement.between(8.49, 11.50, "", 5), FIVE)).isEqualTo(Verdict.OPEN);
+        assertThat(verdict(Requirement.between(12, 13, "", 5), FIVE)).isEqualTo(Verdict.CONTRADICTED);
+    }
+
+    /** M14: an n below the claim's minimum is never called supported, however tight the values. */
+    @Test
+    void tooFewSpecimensNeverSupport() {
+        Judgement one = Verification.ofMean(AT_LEAST_45, Evidence.of(80));
+        Judgement four = Verification.ofMean(AT_LEAST_45, Evidence.of(80, 80.1, 79.9, 80));
+
+        assertThat(one.verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(one.sd()).isEmpty();
+        assertThat(one.lower()).isEmpty();
+        assertThat(one.moreSpecimens()).hasValue(4);
+        assertThat(four.verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(four.reason()).contains("n = 4", "minimum of 5", "1 more specimen.");
+        assertThat(four.moreSpecimens()).hasValue(1);
+    }
+
+    /** M14: pooled history speaks beside a small n, marked indicative, without deciding. */
+    @Test
+    void pooledHistoryIsIndicativeOnly() {
+        PooledScatter history = new PooledScatter(1.0, 100, 25);
+        Evidence one = new Evidence(new double[] {80}, new double[0], 0, 0, Optional.of(history));
+
+        Judgement judgement = Verification.ofMean(AT_LEAST_45, one);
+
+        assertThat(judgement.verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(judgement.working().steps()).anyMatch(step -> step.meaning().contains("25 earlier lots"));
+    }
+
+    @Test
+    void tooFewMayStillContradict() {
+        assertThat(verdict(AT_LEAST_45, Evidence.of(20, 20.1, 19.9))).isEqualTo(Verdict.CONTRADICTED);
+    }
+
+    @Test
+    void nothingTestedIsItsOwnVerdict() {
+        assertThat(verdict(AT_LEAST_45, Evidence.of())).isEqualTo(Verdict.NOT_TESTED);
+        Evidence slipped = new Evidence(new double[0], new double[0], 3, 0, Optional.empty());
+        assertThat(Verification.ofMean(AT_LEAST_45, slipped).reason()).contains("3 tested, all excluded");
+    }
+
+    /** Open says how many more should settle it: the first N whose bound, at the same mean and s, clears the edge. */
+    @Test
+    void openTellsHowManyMore() {
+        Judgement open = Verification.ofMean(Requirement.atLeast(9, "", 5), FIVE);
+
+        assertThat(open.verdict()).isEqualTo(Verdict.OPEN);
+        // mean − edge = 1, s = 1.5811: t(N−1)·s/√N ≤ 1 first at N = 9 (t(8) = 1.8595 → 0.980); N = 8 gives 1.059.
+        assertThat(open.moreSpecimens()).hasValue(4);
+        assertThat(open.reason()).contains("4 more specimens should settle it");
+    }
+
+    @Test
+    void whenTheGaugesOwnUncertaintyHidesTheEdgeNoNumberSettlesIt() {
+        Evidence coarse = new Evidence(FIVE.values(), new double[0], 0, 2.0, Optional.empty());
+
+        Judgement open = Verification.ofMean(Requirement.atLeast(9, "", 5), coarse);
+
+        assertThat(open.moreSpecimens()).isEmpty();
+        assertThat(open.reason()).contains("not expected to settle");
+    }
+
+    /** M2, M4: specimens that never broke support a minimum claim; 1 − ½⁵ = 96.9 % by order statistics. */
+    @Test
+    void survivorsSupportAMinimumClaim() {
+        Evidence five = new Evidence(new double[0], new double[] {50, 50, 50, 50, 50}, 0, 0, Optional.empty());
+        Evidence four = new Evidence(new double[0], new double[] {50, 50, 50, 50}, 0, 0, Optional.empty());
+
+        assertThat(verdict(AT_LEAST_45, five)).isEqualTo(Verdict.SUPPORTED);
+        assertThat(verdict(Requirement.atLeast(45, "MPa", 3), four)).isEqualTo(Verdict.OPEN);
+        assertThat(Verification.ofMean(Requirement.atLeast(45, "MPa", 3), four).moreSpecimens())
+                .hasValue(1);
+        assertThat(verdict(Requirement.atMost(45, "MPa", 5), five)).isEqualTo(Verdict.OPEN);
+        assertThat(verdict(Requirement.atLeast(51, "MPa", 5), five)).isEqualTo(Verdict.OPEN);
+    }
+
+    /** M2: a bound is never averaged as if it were a value. */
+    @Test
+    void boundsAreNotAveraged() {
+        Evidence mixed = new Evidence(new double[] {48, 49, 50}, new double[] {50.5, 50.5}, 0, 0, Optional.empty());
+
+        Judgement judgement = Verification.ofMean(AT_LEAST_45, mixed);
+
+        assertThat(judgement.bounds()).isEqualTo(2);
+        assertThat(judgement.mean().getAsDouble()).isGreaterThan((48 + 49 + 50 + 50.5 + 50.5) / 5);
+        assertThat(judgement.verdict()).isEqualTo(Verdict.SUPPORTED);
+    }
+
+    @Test
+    void ratioIsJudgedOnItsOwnBounds() {
+        Evidence upright = Evidence.of(28.1, 29.0, 27.5, 28.8, 28.2);
+        Evidence flat = Evidence.of(55.1, 54.2, 56.0, 55.5, 54.9);
+
+        assertThat(Verification.ofRatio(Requirement.atLeast(0.45, "", 5), upright, flat)
+                        .verdict())
+                .isEqualTo(Verdict.SUPPORTED);
+        assertThat(Verification.ofRatio(Requirement.atLeast(0.51, "", 5), upright, flat)
+                        .verdict())
+                .isEqualTo(Verdict.OPEN);
+        assertThat(Verification.ofRatio(Requirement.atLeast(0.60, "", 5), upright, flat)
+                        .verdict())
+                .isEqualTo(Verdict.CONTRADICTED);
+        assertThat(Verification.ofRatio(Requirement.atLeast(0.45, "", 5), upright, Evidence.of())
+                        .verdict())
+                .isEqualTo(Verdict.NOT_TESTED);
+        assertThat(Verification.ofRatio(Requirement.atLeast(0.45, "", 6), upright, flat)
+                        .verdict())
+                .isEqualTo(Verdict.OPEN);
+    }
+
+    @Test
+    void conditionsThatDifferAreNamed() {
+        Conditions claimed =
+                new Conditions("tension", Basis.SOLID, Orientation.XY, Conditioning.DRY, 5, "bar 4×4 rev 1");
+        Conditions tested =
+                new Conditions("tension", Basis.AS_PRINTED, Orientation.ZX, Conditioning.DRY, 50, "bar 4×4 rev 1");
+
+        assertThat(claimed.compare(claimed)).isEmpty();
+        assertThat(claimed.compare(tested))
+                .extracting(Conditions.Mismatch::condition, Conditions.Mismatch::blocking)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple("basis", true),
+                        org.assertj.core.groups.Tuple.tuple("orientation", true),
+                        org.assertj.core.groups.Tuple.tuple("rate", false));
+        assertThat(Verification.notComparable(claimed.compare(tested), 0).reason())
+                .contains("claimed XY flat, tested ZX upright");
+    }
+
+    @Property(tries = 200)
+    void aLowerClaimIsNeverHarderToBear(@ForAll @DoubleRange(min = 5, max = 15) double edge) {
+        Verdict here = verdict(Requirement.atLeast(edge, "", 5), FIVE);
+        Verdict lower = verdict(Requirement.atLeast(edge - 0.5, "", 5), FIVE);
+
+        assertThat(lower.ordinal()).isLessThanOrEqualTo(here.ordinal());
+    }
+
+    @Test
+    void probabilityOfConformityIsOneHalfOnTheEdge() {
+        Judgement onEdge = Verification.ofMean(Requirement.atLeast(10, "", 5), FIVE);
+
+        assertThat(onEdge.probability().getAsDouble()).isCloseTo(0.5, within(1e-9));
+    }
+
+    private static Verdict verdict(Requirement claim, Evidence evidence) {
+        return Verification.ofMean(claim, evidence).verdict();
+    }
+}

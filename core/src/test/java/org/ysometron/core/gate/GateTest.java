@@ -1,0 +1,69 @@
+package org.ysometron.core.gate;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.ysometron.core.claim.Verdict;
+import org.ysometron.core.gate.Gate.ChartSignal;
+import org.ysometron.core.gate.Gate.JudgedClaim;
+
+class GateTest {
+
+    @Test
+    void onlySupportedClaimsAndAnsweredSignalsLetALotThrough() {
+        assertThat(Gate.blocks(List.of(claim(Verdict.SUPPORTED)), List.of(new ChartSignal("upright", true))))
+                .isEmpty();
+        assertThat(Gate.blocks(List.of(), List.of())).hasSize(1);
+    }
+
+    @Test
+    void everyOtherVerdictBlocksAndSaysWhoLiftsIt() {
+        for (Verdict verdict : Verdict.values()) {
+            if (verdict != Verdict.SUPPORTED) {
+                List<Block> blocks = Gate.blocks(List.of(claim(verdict)), List.of());
+                assertThat(blocks).as(verdict.words()).hasSize(1);
+                assertThat(blocks.get(0).how()).isNotBlank();
+                assertThat(blocks.get(0).what()).contains(verdict.words());
+            }
+        }
+    }
+
+    /** M14: a single specimen leaves its claim open, and an open claim blocks. */
+    @Test
+    void anOpenClaimBlocksWithTheNumberThatWouldSettleIt() {
+        List<Block> blocks = Gate.blocks(List.of(claim(Verdict.OPEN)), List.of());
+
+        assertThat(blocks).singleElement().satisfies(block -> {
+            assertThat(block.kind()).isEqualTo(Block.Kind.CLAIM_OPEN);
+            assertThat(block.how()).isEqualTo("Test 4 more.");
+        });
+    }
+
+    @Test
+    void anUnansweredSignalIsForJudgement() {
+        assertThat(Gate.blocks(List.of(claim(Verdict.SUPPORTED)), List.of(new ChartSignal("upright strength", false))))
+                .singleElement()
+                .satisfies(block -> assertThat(block.lifter()).isEqualTo(Right.JUDGEMENT));
+    }
+
+    /** M68: whoever entered readings cannot release alone; holding and rejecting need no second person. */
+    @Test
+    void theOneWhoEnteredReadingsCannotReleaseAlone() {
+        assertThat(Gate.refusals(Disposition.RELEASE, List.of(), "release", Set.of("bench", "release")))
+                .singleElement()
+                .satisfies(block -> assertThat(block.kind()).isEqualTo(Block.Kind.SAME_PERSON));
+        assertThat(Gate.refusals(Disposition.RELEASE, List.of(), "release", Set.of("bench")))
+                .isEmpty();
+        assertThat(Gate.refusals(Disposition.REJECT, List.of(), "release", Set.of("release")))
+                .isEmpty();
+        assertThat(Gate.refusals(Disposition.HOLD, List.of(), "release", Set.of("release")))
+                .isEmpty();
+    }
+
+    private static JudgedClaim claim(Verdict verdict) {
+        return new JudgedClaim("Tensile strength, ZX upright", verdict, "Reason.", 1, 5, OptionalInt.of(4));
+    }
+}

@@ -1,0 +1,38 @@
+// The little that the pages need beside htmx: choices that show at once, printing, no double sending, focus after a swap.
+document.addEventListener("change", (event) => {
+  const field = event.target;
+  if (field.matches("[data-submit]") && field.form) {
+    field.form.requestSubmit();
+  }
+});
+
+document.addEventListener("click", (event) => {
+  if (event.target.closest("[data-print]")) {
+    window.print();
+  }
+});
+
+// A second click on a form that is on its way does nothing; coming back with the back button frees it again.
+document.addEventListener("submit", (event) => {
+  const form = event.target;
+  if (form.hasAttribute("hx-post")) {
+    return;
+  }
+  if (form.dataset.sent) {
+    event.preventDefault();
+    return;
+  }
+  form.dataset.sent = "yes";
+});
+window.addEventListener("pageshow", () => {
+  document.querySelectorAll("form[data-sent]").forEach((form) => delete form.dataset.sent);
+});
+
+// After a reading is stored or refused the field to type in next holds the focus, its refused text selected.
+document.addEventListener("htmx:afterSettle", (event) => {
+  const field = event.detail.target.querySelector?.("[autofocus]") ?? document.querySelector("#bench [autofocus]");
+  if (field && event.detail.requestConfig?.verb === "post") {
+    field.focus();
+    field.select?.();
+  }
+});

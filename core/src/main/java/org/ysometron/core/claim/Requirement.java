@@ -59,6 +59,6 @@ public record Requirement(OptionalDouble lower, OptionalDouble upper, String uni
     }
 
     private static String edge(double value) {
-        return Math.rint(value) == value ? Figures.decimals(value, 0) : Figures.significant(value, 3);
+        return Figures.plain(value, 5);
     }
 }

@@ -53,6 +53,7 @@ public final class Verification {
         working = working.then(sdStep(summary, claim.unit()));
         MeanBounds bounds = MeanBounds.of(summary, evidence.calibrationUncertainty(), claim.confidence(), claim.unit());
         Figured figured = new Figured(
+                "mean",
                 summary.mean(),
                 summary.sd(),
                 bounds.lower(),
@@ -91,8 +92,8 @@ public final class Verification {
                         sdStep(below, ""))
                 .then(ratio.working());
         double probability = logProbability(claim, ratio);
-        Figured figured =
-                new Figured(ratio.ratio(), OptionalDouble.empty(), ratio.lower(), ratio.upper(), probability, working);
+        Figured figured = new Figured(
+                "ratio", ratio.ratio(), OptionalDouble.empty(), ratio.lower(), ratio.upper(), probability, working);
         Evidence smaller = new Evidence(
                 n == numerator.n() ? numerator.values() : denominator.values(),
                 new double[0],
@@ -111,7 +112,13 @@ public final class Verification {
     // ---- the three ways to a pair of bounds ---------------------------------------------------------------------
 
     private record Figured(
-            double mean, OptionalDouble sd, double lower, double upper, double probability, Working working) {}
+            String subject,
+            double mean,
+            OptionalDouble sd,
+            double lower,
+            double upper,
+            double probability,
+            Working working) {}
 
     private static Judgement single(Requirement claim, Evidence evidence, Summary summary, Working working) {
         int wanted = Math.max(claim.minimumN(), 2) - 1;
@@ -156,7 +163,8 @@ public final class Verification {
                 new Step("upper bound of the mean", "μ₊", "profile falls by χ²/2", "", upper, unit, source));
         double u = (upper - lower) / (2 * z);
         double probability = probability(claim, fit.mean(), u, 1e6);
-        Figured figured = new Figured(fit.mean(), OptionalDouble.of(fit.sd()), lower, upper, probability, working);
+        Figured figured =
+                new Figured("mean", fit.mean(), OptionalDouble.of(fit.sd()), lower, upper, probability, working);
         return conclude(claim, evidence, figured, OptionalInt.empty());
     }
 
@@ -263,17 +271,18 @@ public final class Verification {
             boolean borne,
             OptionalInt more) {
         String span = claim.lower().isPresent() && claim.upper().isPresent()
-                ? "the mean lies between " + with(figured.lower(), claim) + " and " + with(figured.upper(), claim)
+                ? "the " + figured.subject() + " lies between " + with(figured.lower(), claim) + " and "
+                        + with(figured.upper(), claim)
                 : claim.lower().isPresent()
-                        ? "the mean lies above " + with(figured.lower(), claim)
-                        : "the mean lies below " + with(figured.upper(), claim);
+                        ? "the " + figured.subject() + " lies above " + with(figured.lower(), claim)
+                        : "the " + figured.subject() + " lies below " + with(figured.upper(), claim);
         String level = Figures.decimals(100 * claim.confidence(), 0) + " %";
         return switch (verdict) {
             case SUPPORTED -> "With " + level + " confidence " + span + "; claimed " + claim.words() + ".";
             case CONTRADICTED -> {
                 boolean low = claim.lower().isPresent()
                         && figured.upper() < claim.lower().getAsDouble();
-                yield "With " + level + " confidence the mean lies "
+                yield "With " + level + " confidence the " + figured.subject() + " lies "
                         + (low ? "below " + with(figured.upper(), claim) : "above " + with(figured.lower(), claim))
                         + "; claimed " + claim.words() + ".";
             }

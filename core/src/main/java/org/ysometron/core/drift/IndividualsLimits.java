@@ -40,7 +40,7 @@ public record IndividualsLimits(
     /** Which d₂(2) and D₄(2) are used. */
     public enum Constants {
         /** To full precision: 2/√π and what follows from it. */
-        EXACT(ChartConstants.of(2).d2(), ChartConstants.of(2).d4Factor()),
+        EXACT(2 / Math.sqrt(Math.PI), 1 + 3 * Math.sqrt(2 - 4 / Math.PI) * Math.sqrt(Math.PI) / 2),
         /** As printed in tables: 1.128 and 3.267. */
         PRINTED(1.128, 3.267);
 

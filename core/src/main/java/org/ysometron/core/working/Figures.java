@@ -41,6 +41,20 @@ public final class Figures {
         return minus(rounded.signum() == 0 ? rounded.abs().toPlainString() : rounded.toPlainString());
     }
 
+    /** The number with at most {@code digits} significant digits and no trailing zeros, as a limit is written: 0.42, 50, 3.9. */
+    public static String plain(double value, int digits) {
+        if (!Double.isFinite(value) || value == 0) {
+            return significant(value, digits);
+        }
+        BigDecimal rounded = new BigDecimal(value).round(new MathContext(digits, RoundingMode.HALF_EVEN));
+        return minus(rounded.stripTrailingZeros().toPlainString());
+    }
+
+    /** A probability in percent; near its ends it is said to be beyond what one decimal can show. */
+    public static String probability(double value) {
+        return value > 0.9995 ? "over 99.9 %" : value < 0.0005 ? "under 0.1 %" : decimals(100 * value, 1) + " %";
+    }
+
     /** A true minus sign, which lines up with digits. */
     private static String minus(String number) {
         return number.startsWith("-") ? "−" + number.substring(1) : number;

@@ -9,7 +9,7 @@ public final class NormalRange {
 
     private static final NormalDistribution NORMAL = new NormalDistribution();
     private static final double REACH = 9;
-    private static final int PIECES = 36;
+    private static final int PIECES = 12;
     private static final GaussIntegrator PIECE = new GaussIntegratorFactory().legendre(16, -1, 1);
 
     private NormalRange() {}

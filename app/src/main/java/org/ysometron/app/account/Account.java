@@ -1,0 +1,42 @@
+package org.ysometron.app.account;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.ysometron.core.gate.Right;
+
+@Entity
+@Table(name = "account")
+class Account {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    String name;
+    String passwordHash;
+    String rights;
+    Instant createdAt;
+
+    Account() {}
+
+    Account(String name, String passwordHash, Set<Right> rights, Instant createdAt) {
+        this.name = name;
+        this.passwordHash = passwordHash;
+        this.rights = rights.stream().map(Right::name).sorted().collect(Collectors.joining(" "));
+        this.createdAt = createdAt;
+    }
+
+    Set<Right> rights() {
+        return Arrays.stream(rights.split(" "))
+                .map(Right::valueOf)
+                .collect(Collectors.toCollection(() -> EnumSet.noneOf(Right.class)));
+    }
+}

@@ -1,0 +1,44 @@
+package org.ysometron.app.account;
+
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+
+/** Who reaches what. Rights are checked again where the work is done. */
+@Configuration
+@org.springframework.security.config.annotation.method.configuration.EnableMethodSecurity
+class Security {
+
+    private static final String CONTENT_POLICY =
+            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'; font-src 'self'; "
+                    + "connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+    }
+
+    @Bean
+    SecurityFilterChain rules(HttpSecurity http) {
+        return http.authorizeHttpRequests(requests -> requests.requestMatchers(
+                                "/sign-in", "/*.css", "/*.js", "/*.svg", "/fonts/**", "/error", "/favicon.ico")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.POST, "/lots/*/decision")
+                        .hasAuthority("RELEASE")
+                        .requestMatchers(HttpMethod.POST, "/series/**")
+                        .hasAuthority("JUDGEMENT")
+                        .requestMatchers(HttpMethod.POST, "/lots/**")
+                        .hasAuthority("ENTRY")
+                        .anyRequest()
+                        .authenticated())
+                .formLogin(form ->
+                        form.loginPage("/sign-in").defaultSuccessUrl("/").failureUrl("/sign-in?refused"))
+                .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?left"))
+                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY)))
+                .build();
+    }
+}

@@ -1,0 +1,201 @@
+package org.ysometron.app.bench;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.method.Outcome;
+
+/** Readings: entered once, corrected by a second one with a reason, never changed. */
+@Component
+public class Bench {
+
+    private final ReadingRepository readings;
+    private final Lots lots;
+    private final Instruments instruments;
+    private final ReadingCheck check;
+    private final ApplicationEventPublisher events;
+    private final Clock clock;
+
+    Bench(
+            ReadingRepository readings,
+            Lots lots,
+            Instruments instruments,
+            ReadingCheck check,
+            ApplicationEventPublisher events,
+            Clock clock) {
+        this.readings = readings;
+        this.lots = lots;
+        this.instruments = instruments;
+        this.check = check;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /**
+     * One reading as it comes from a person or a file.
+     *
+     * @param outcome how the test ended; required with a force, else null
+     * @param gaugeId instrument of a force; ignored for dimensions
+     * @param confirmed the text that was doubted before and is meant; empty otherwise
+     */
+    public record Entry(
+            String specimen,
+            Quantity quantity,
+            int place,
+            String typed,
+            @Nullable Outcome outcome,
+            long gaugeId,
+            String confirmed) {}
+
+    /** Stores one reading. Sending the same one twice stores it once. */
+    @Transactional
+    public void enter(LotView lot, Entry entry, String by) {
+        lots.lockUndecided(lot.id());
+        SpecimenView specimen = lots.specimen(lot, entry.specimen());
+        Optional<Reading> there = readings.live(specimen.id(), entry.quantity(), entry.place());
+        if (there.isPresent()) {
+            Reading reading = there.get();
+            if (reading.typed.equals(entry.typed().strip()) && reading.outcome == entry.outcome()) {
+                return;
+            }
+            throw new Refusal(
+                    "typed",
+                    specimen.label() + " already has this reading (" + reading.typed
+                            + "): correct it with a reason instead.");
+        }
+        store(lot, specimen, entry, by, null, "", null);
+        events.publishEvent(new ReadingsChanged(lot.id()));
+    }
+
+    /** Stores many readings of one lot, all or none. */
+    @Transactional
+    public void enterAll(LotView lot, List<Entry> entries, String by, @Nullable Long importId) {
+        lots.lockUndecided(lot.id());
+        Map<String, SpecimenView> byLabel = new HashMap<>();
+        lots.specimens(lot.id()).forEach(specimen -> byLabel.put(specimen.label(), specimen));
+        for (Entry entry : entries) {
+            SpecimenView specimen = byLabel.get(entry.specimen());
+            if (specimen == null) {
+                throw new NotFound("specimen '" + entry.specimen() + "' in lot " + lot.code());
+            }
+            store(lot, specimen, entry, by, null, "", importId);
+        }
+        events.publishEvent(new ReadingsChanged(lot.id()));
+    }
+
+    /** Replaces a reading by a second one; the first stays visible and no longer counts. */
+    @Transactional
+    public void correct(LotView lot, long readingId, Entry entry, String reason, String by) {
+        lots.lockUndecided(lot.id());
+        Reading wrong = readings.findById(readingId)
+                .filter(reading -> reading.lotId == lot.id())
+                .orElseThrow(() -> new NotFound("reading " + readingId + " in lot " + lot.code()));
+        if (wrong.live == null) {
+            throw new Refusal("typed", "This reading was corrected already; load the page again.");
+        }
+        if (reason.isBlank()) {
+            throw new Refusal("reason", "Say why the first reading was wrong.");
+        }
+        SpecimenView specimen = lots.specimen(lot, entry.specimen());
+        wrong.live = null;
+        readings.flush();
+        store(lot, specimen, entry, by, wrong.id, reason.strip(), null);
+        events.publishEvent(new ReadingsChanged(lot.id()));
+    }
+
+    /** The lot's specimens with their readings, in order of their sets. */
+    @Transactional(readOnly = true)
+    public List<SpecimenRecord> records(long lotId) {
+        return records(List.of(lotId)).getOrDefault(lotId, List.of());
+    }
+
+    /** The specimens of several lots with their readings. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<SpecimenRecord>> records(Collection<Long> lotIds) {
+        Map<Long, InstrumentView> register = new HashMap<>();
+        instruments.all().forEach(instrument -> register.put(instrument.id(), instrument));
+        Map<Long, List<ReadingView>> bySpecimen = new HashMap<>();
+        for (Reading reading : readings.ofLots(lotIds)) {
+            bySpecimen
+                    .computeIfAbsent(reading.specimenId, id -> new ArrayList<>())
+                    .add(view(reading, register));
+        }
+        Map<Long, List<SpecimenRecord>> byLot = new LinkedHashMap<>();
+        for (SpecimenView specimen : lots.specimensOf(lotIds)) {
+            byLot.computeIfAbsent(specimen.lotId(), id -> new ArrayList<>())
+                    .add(new SpecimenRecord(specimen, bySpecimen.getOrDefault(specimen.id(), List.of())));
+        }
+        return byLot;
+    }
+
+    /** The accounts that entered or corrected readings of the lot. */
+    public Set<String> enterers(long lotId) {
+        return new HashSet<>(readings.enterers(lotId));
+    }
+
+    private void store(
+            LotView lot,
+            SpecimenView specimen,
+            Entry entry,
+            String by,
+            @Nullable Long replaces,
+            String reason,
+            @Nullable Long importId) {
+        boolean force = entry.quantity() == Quantity.FORCE;
+        InstrumentView instrument = force ? instruments.instrument(entry.gaugeId()) : instruments.calipers();
+        double value = check.value(lot, specimen, entry, instrument, importId != null);
+        Reading reading = new Reading();
+        reading.lotId = lot.id();
+        reading.specimenId = specimen.id();
+        reading.quantity = entry.quantity();
+        reading.place = entry.place();
+        reading.typed = entry.typed().strip();
+        reading.value = value;
+        reading.outcome = force ? entry.outcome() : null;
+        reading.instrumentId = instrument.id();
+        reading.enteredBy = by;
+        reading.enteredAt = clock.instant();
+        reading.importId = importId;
+        reading.live = Reading.LIVE;
+        reading.replacesId = replaces;
+        reading.reason = reason;
+        readings.save(reading);
+    }
+
+    private static ReadingView view(Reading reading, Map<Long, InstrumentView> register) {
+        InstrumentView instrument = register.get(reading.instrumentId);
+        if (instrument == null) {
+            throw new IllegalStateException("reading " + reading.id + " names no instrument of the register");
+        }
+        return new ReadingView(
+                reading.id,
+                reading.quantity,
+                reading.place,
+                reading.typed,
+                reading.value,
+                reading.outcome,
+                instrument,
+                reading.enteredBy,
+                reading.enteredAt,
+                reading.live != null,
+                reading.reason);
+    }
+}

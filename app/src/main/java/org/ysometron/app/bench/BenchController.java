@@ -1,0 +1,183 @@
+package org.ysometron.app.bench;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.Authentication;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.method.Outcome;
+
+@Controller
+class BenchController {
+
+    private final Lots lots;
+    private final Products products;
+    private final Bench bench;
+    private final BenchPages pages;
+
+    BenchController(Lots lots, Products products, Bench bench, BenchPages pages) {
+        this.lots = lots;
+        this.products = products;
+        this.bench = bench;
+        this.pages = pages;
+    }
+
+    /** A reading as typed. */
+    record Form(
+            @Nullable String specimen,
+            @Nullable String field,
+            @Nullable String typed,
+            @Nullable Outcome outcome,
+            @Nullable Long gauge,
+            @Nullable String confirm,
+            @Nullable String reason) {
+
+        Bench.Entry entry() {
+            BenchPages.Key key = BenchPages.Key.of(String.valueOf(field));
+            boolean force = key.quantity() == Quantity.FORCE;
+            return new Bench.Entry(
+                    String.valueOf(specimen),
+                    key.quantity(),
+                    key.place(),
+                    typed == null ? "" : typed,
+                    force ? outcome : null,
+                    gauge == null ? 0 : gauge,
+                    confirm == null ? "" : confirm);
+        }
+
+        String step() {
+            return "F1".equals(field) ? BenchPages.BREAK : BenchPages.MEASURE;
+        }
+    }
+
+    @GetMapping("/lots/{code}/bench")
+    String page(
+            @PathVariable String code,
+            @RequestParam(required = false) @Nullable String step,
+            @RequestParam(required = false) @Nullable String specimen,
+            @RequestParam(required = false, defaultValue = "0") long gauge,
+            Model model) {
+        return show(lots.named(code), step, specimen, gauge, null, model);
+    }
+
+    @GetMapping("/lots/{code}/bench/preview")
+    String preview(@PathVariable String code, Form form, Model model) {
+        model.addAttribute(
+                "preview",
+                pages.preview(
+                        lots.named(code),
+                        String.valueOf(form.specimen()),
+                        String.valueOf(form.field()),
+                        form.typed() == null ? "" : form.typed(),
+                        form.gauge() == null ? 0 : form.gauge()));
+        return "bench/bench :: preview";
+    }
+
+    @PostMapping("/lots/{code}/bench")
+    String enter(
+            @PathVariable String code,
+            Form form,
+            Authentication by,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
+        LotView lot = lots.named(code);
+        long gauge = form.gauge() == null ? 0 : form.gauge();
+        try {
+            bench.enter(lot, form.entry(), by.getName());
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            BenchPages.Refused refused = new BenchPages.Refused(
+                    String.valueOf(form.specimen()),
+                    String.valueOf(form.field()),
+                    form.typed() == null ? "" : form.typed(),
+                    refusal);
+            model.addAttribute("outcome", form.outcome());
+            return show(lot, form.step(), form.specimen(), gauge, refused, model);
+        }
+        if (request.getHeader("HX-Request") == null) {
+            return "redirect:/lots/" + code + "/bench?step=" + form.step() + "&gauge=" + gauge;
+        }
+        String stay = form.step().equals(BenchPages.MEASURE) && !"T3".equals(form.field()) ? form.specimen() : null;
+        return show(lot, form.step(), stay, gauge, null, model);
+    }
+
+    @GetMapping("/lots/{code}/bench/readings/{id}")
+    String correction(@PathVariable String code, @PathVariable long id, Model model) {
+        return correctionForm(lots.named(code), id, "", "", null, model);
+    }
+
+    @PostMapping("/lots/{code}/bench/readings/{id}")
+    String correct(
+            @PathVariable String code,
+            @PathVariable long id,
+            Form form,
+            Authentication by,
+            HttpServletResponse response,
+            Model model) {
+        LotView lot = lots.named(code);
+        String typed = form.typed() == null ? "" : form.typed();
+        String reason = form.reason() == null ? "" : form.reason();
+        try {
+            if (reason.length() > 300) {
+                throw new Refusal("reason", "The reason has more than 300 characters.");
+            }
+            bench.correct(lot, id, form.entry(), reason, by.getName());
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            model.addAttribute("outcome", form.outcome());
+            return correctionForm(lot, id, typed, reason, refusal, model);
+        }
+        return "redirect:/lots/" + code + "/bench?step=" + form.step();
+    }
+
+    private String correctionForm(
+            LotView lot, long id, String typed, String reason, @Nullable Refusal refusal, Model model) {
+        SpecimenRecord record = bench.records(lot.id()).stream()
+                .filter(candidate -> candidate.readings().stream().anyMatch(reading -> reading.id() == id))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("reading " + id + " in lot " + lot.code()));
+        ReadingView reading = record.readings().stream()
+                .filter(candidate -> candidate.id() == id)
+                .findFirst()
+                .orElseThrow();
+        BenchPages.Key key = new BenchPages.Key(reading.quantity(), reading.place());
+        model.addAttribute("lot", lot);
+        model.addAttribute("specimen", record.specimen());
+        model.addAttribute("reading", reading);
+        model.addAttribute("field", key.text());
+        model.addAttribute("label", key.label());
+        model.addAttribute("unit", reading.quantity().unit().symbol());
+        model.addAttribute("typed", typed);
+        model.addAttribute("reason", reason);
+        model.addAttribute("refusal", refusal);
+        model.addAttribute("confirm", refusal instanceof ReadingCheck.Doubted ? typed.strip() : "");
+        model.addAttribute("outcomes", Outcome.values());
+        return "bench/correction";
+    }
+
+    private String show(
+            LotView lot,
+            @Nullable String step,
+            @Nullable String specimen,
+            long gauge,
+            BenchPages.@Nullable Refused refused,
+            Model model) {
+        model.addAttribute("lot", lot);
+        model.addAttribute("caution", products.product(lot.productId()).caution());
+        model.addAttribute("bench", pages.page(lot, step, specimen, gauge, refused));
+        model.addAttribute("outcomes", Outcome.values());
+        model.addAttribute("refusal", refused == null ? null : refused.refusal());
+        return Boolean.TRUE.equals(model.getAttribute("fragment")) ? "bench/bench :: bench" : "bench/bench";
+    }
+}

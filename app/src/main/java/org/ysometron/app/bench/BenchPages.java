@@ -1,0 +1,352 @@
+package org.ysometron.app.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.chart.Scale;
+import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.dimension.Section;
+import org.ysometron.core.method.Headroom;
+import org.ysometron.core.method.Result;
+import org.ysometron.core.method.Tension;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.working.Figures;
+
+/** Shapes the bench for its page: what is in hand, what comes next, what stands in the list. */
+@Component
+class BenchPages {
+
+    static final String MEASURE = "measure";
+    static final String BREAK = "break";
+
+    private static final double STRIP = 300;
+
+    private final Bench bench;
+    private final Instruments instruments;
+    private final ReadingCheck check;
+    private final EarlierLots earlier;
+
+    BenchPages(Bench bench, Instruments instruments, ReadingCheck check, EarlierLots earlier) {
+        this.bench = bench;
+        this.instruments = instruments;
+        this.check = check;
+        this.earlier = earlier;
+    }
+
+    /** A field's key: its quantity's first letter and its place, such as W1 or F1. */
+    record Key(Quantity quantity, int place) {
+
+        static Key of(String text) {
+            for (Quantity quantity : Quantity.values()) {
+                for (int place = 1; place <= quantity.places(); place++) {
+                    Key key = new Key(quantity, place);
+                    if (key.text().equals(text)) {
+                        return key;
+                    }
+                }
+            }
+            throw new NotFound("field '" + text + "' at the bench");
+        }
+
+        String text() {
+            return quantity.name().substring(0, 1) + place;
+        }
+
+        String label() {
+            return quantity.places() == 1 ? quantity.words() : quantity.words() + " " + place;
+        }
+    }
+
+    /** What came back refused: where, what was typed and why. */
+    record Refused(String specimen, String key, String typed, Refusal refusal) {}
+
+    BenchView page(
+            LotView lot, @Nullable String step, @Nullable String wanted, long gaugeId, @Nullable Refused refused) {
+        List<SpecimenRecord> records = bench.records(lot.id());
+        List<InstrumentView> gauges = instruments.gauges();
+        int measured = (int) records.stream().filter(BenchPages::isMeasured).count();
+        int broken = (int) records.stream().filter(r -> r.force().isPresent()).count();
+        String now = step != null && (step.equals(MEASURE) || step.equals(BREAK))
+                ? step
+                : measured < records.size() ? MEASURE : BREAK;
+        InstrumentView gauge = gauges.stream()
+                .filter(candidate -> candidate.id() == gaugeId)
+                .findFirst()
+                .orElseGet(() -> usual(lot, records, gauges));
+        SpecimenRecord inHand = choose(records, now, wanted);
+        BenchView.@Nullable Hand hand =
+                inHand == null || gauge == null ? null : hand(lot, inHand, now, gauge, gauges, refused);
+        List<BenchView.Row> rows = records.stream()
+                .map(record -> row(record, record.equals(inHand)))
+                .toList();
+        return new BenchView(now, gauge == null ? 0 : gauge.id(), gauges, hand, rows, measured, broken, records.size());
+    }
+
+    BenchView.Preview preview(LotView lot, String label, String keyText, String typed, long gaugeId) {
+        Key key = Key.of(keyText);
+        if (typed.isBlank()) {
+            return new BenchView.Preview("", List.of(), List.of(), -1);
+        }
+        SpecimenRecord record = bench.records(lot.id()).stream()
+                .filter(candidate -> candidate.specimen().label().equals(label))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("specimen '" + label + "' in lot " + lot.code()));
+        Typed.Accepted accepted;
+        try {
+            accepted = check.read(key.quantity(), key.place(), typed);
+        } catch (Refusal refusal) {
+            return new BenchView.Preview(refusal.words(), List.of(), List.of(), -1);
+        }
+        List<String> lines = new ArrayList<>();
+        if (accepted.isConverted()) {
+            lines.add(accepted.text() + " = " + Figures.significant(accepted.value(), 5) + " "
+                    + key.quantity().unit().symbol());
+        }
+        check.doubt(lot, record.specimen(), key.quantity(), accepted.value()).ifPresent(lines::add);
+        return key.quantity() == Quantity.FORCE
+                ? forcePreview(lot, record, accepted.value(), gaugeId, lines)
+                : sectionPreview(record, key, accepted.value(), lines);
+    }
+
+    // ---- while typing ------------------------------------------------------------------------------------------
+
+    private BenchView.Preview forcePreview(
+            LotView lot, SpecimenRecord record, double force, long gaugeId, List<String> lines) {
+        InstrumentView gauge = instruments.instrument(gaugeId);
+        Optional<Section> section = record.section();
+        if (section.isEmpty()) {
+            lines.add("No stress yet: measure width and thickness first.");
+            return new BenchView.Preview("", lines, List.of(), -1);
+        }
+        boolean over = gauge.capacity().isPresent() && force >= gauge.capacity().getAsDouble();
+        double stress = Tension.stress(
+                over ? gauge.capacity().getAsDouble() : force, section.get().area());
+        lines.add((over ? "at least " : "") + Figures.significant(stress, 4) + " MPa on "
+                + Figures.significant(section.get().area(), 4) + " mm²");
+        if (over) {
+            lines.add("At or above the capacity of " + gauge.name() + ": will be kept as a bound, not a value.");
+        }
+        Optional<EarlierLots.Earlier> before =
+                earlier.strengths(lot, record.specimen().conditions());
+        if (before.isEmpty()) {
+            lines.add("No earlier lot to compare with.");
+            return new BenchView.Preview("", lines, List.of(), -1);
+        }
+        EarlierLots.Earlier lots = before.get();
+        lines.add("Earlier lots: means from " + Figures.significant(lots.least(), 3) + " to "
+                + Figures.significant(lots.greatest(), 3) + " MPa ("
+                + lots.means().size() + " lots)");
+        List<Double> all = new ArrayList<>(lots.means());
+        all.add(stress);
+        Scale scale = Scale.holding(all, 0, STRIP);
+        return new BenchView.Preview(
+                "", lines, lots.means().stream().map(scale::at).toList(), scale.at(stress));
+    }
+
+    private static BenchView.Preview sectionPreview(SpecimenRecord record, Key key, double value, List<String> lines) {
+        double width = mean(record, Quantity.WIDTH, key, value);
+        double thickness = mean(record, Quantity.THICKNESS, key, value);
+        if (width > 0 && thickness > 0) {
+            lines.add("area " + Figures.significant(width * thickness, 4) + " mm² so far");
+        }
+        double nominal = key.quantity() == Quantity.WIDTH
+                ? record.specimen().design().nominalWidth()
+                : record.specimen().design().nominalThickness();
+        double percent = 100 * (value / nominal - 1);
+        lines.add(Figures.decimals(value, 2) + " mm, " + (percent < 0 ? "" : "+") + Figures.decimals(percent, 1)
+                + " % of the nominal " + Figures.decimals(nominal, 1) + " mm");
+        if (Math.abs(percent) > 10) {
+            lines.add("More than 10 % off nominal: look at the print before breaking this specimen.");
+        }
+        return new BenchView.Preview("", lines, List.of(), -1);
+    }
+
+    private static double mean(SpecimenRecord record, Quantity quantity, Key typedAt, double typed) {
+        List<Double> values = new ArrayList<>();
+        record.live(quantity).stream()
+                .filter(reading -> quantity != typedAt.quantity() || reading.place() != typedAt.place())
+                .forEach(reading -> values.add(reading.value()));
+        if (quantity == typedAt.quantity()) {
+            values.add(typed);
+        }
+        return values.stream().mapToDouble(Double::doubleValue).average().orElse(0);
+    }
+
+    // ---- what is in hand ---------------------------------------------------------------------------------------
+
+    private static boolean isMeasured(SpecimenRecord record) {
+        return record.section().isPresent();
+    }
+
+    private static boolean isComplete(SpecimenRecord record) {
+        return record.live(Quantity.WIDTH).size() == Quantity.WIDTH.places()
+                && record.live(Quantity.THICKNESS).size() == Quantity.THICKNESS.places();
+    }
+
+    private static @Nullable SpecimenRecord choose(List<SpecimenRecord> records, String step, @Nullable String wanted) {
+        if (wanted != null && !wanted.isBlank()) {
+            for (SpecimenRecord record : records) {
+                if (record.specimen().label().equals(wanted.strip().toUpperCase(Locale.ROOT))) {
+                    return record;
+                }
+            }
+        }
+        List<SpecimenRecord> unbroken =
+                records.stream().filter(record -> record.force().isEmpty()).toList();
+        if (step.equals(BREAK)) {
+            return unbroken.stream().filter(BenchPages::isMeasured).findFirst().orElse(null);
+        }
+        // Specimens not measured at all come before those that somebody left with fewer readings on purpose.
+        return unbroken.stream()
+                .filter(record -> !isMeasured(record))
+                .findFirst()
+                .or(() ->
+                        unbroken.stream().filter(record -> !isComplete(record)).findFirst())
+                .orElse(null);
+    }
+
+    /** The smallest gauge with room for the largest load to be expected in this lot, else the largest there is. */
+    private @Nullable InstrumentView usual(LotView lot, List<SpecimenRecord> records, List<InstrumentView> gauges) {
+        if (gauges.isEmpty()) {
+            return null;
+        }
+        double load = records.stream()
+                .map(SpecimenRecord::specimen)
+                .distinct()
+                .mapToDouble(specimen -> check.expectedStrength(lot, specimen).orElse(0)
+                        * specimen.design().nominalArea())
+                .max()
+                .orElse(0);
+        return gauges.stream()
+                .filter(gauge -> gauge.capacity().orElse(0) * Headroom.LARGEST_SHARE >= load)
+                .findFirst()
+                .orElse(gauges.get(gauges.size() - 1));
+    }
+
+    private BenchView.Hand hand(
+            LotView lot,
+            SpecimenRecord record,
+            String step,
+            InstrumentView gauge,
+            List<InstrumentView> gauges,
+            @Nullable Refused refused) {
+        List<BenchView.Field> fields = new ArrayList<>();
+        boolean focused = false;
+        for (Quantity quantity : Quantity.values()) {
+            if ((quantity == Quantity.FORCE) != step.equals(BREAK)) {
+                continue;
+            }
+            for (int place = 1; place <= quantity.places(); place++) {
+                BenchView.Field field = field(record, new Key(quantity, place), refused, !focused);
+                focused |= field.focus();
+                fields.add(field);
+            }
+        }
+        Optional<Section> section = record.section();
+        String measured = section.map(s -> Figures.decimals(s.width(), 3) + " × " + Figures.decimals(s.thickness(), 3)
+                        + " mm, " + Figures.significant(s.area(), 4) + " mm²")
+                .orElse("not measured yet");
+        OptionalDouble strength = check.expectedStrength(lot, record.specimen());
+        double area =
+                section.map(Section::area).orElse(record.specimen().design().nominalArea());
+        String headroom = strength.isEmpty()
+                ? ""
+                : Headroom.warning(
+                                strength.getAsDouble(),
+                                area,
+                                gauge.gauge(),
+                                gauges.stream().map(InstrumentView::gauge).toList())
+                        .orElse("");
+        String expected =
+                strength.isEmpty() ? "" : Figures.significant(strength.getAsDouble() * area, 3) + " N expected";
+        return new BenchView.Hand(
+                record.specimen().label(),
+                record.specimen().conditions().orientation().name(),
+                record.specimen().conditions().words(),
+                fields,
+                measured,
+                headroom,
+                expected);
+    }
+
+    private static BenchView.Field field(SpecimenRecord record, Key key, @Nullable Refused refused, boolean mayFocus) {
+        String given =
+                record.at(key.quantity(), key.place()).map(ReadingView::typed).orElse("");
+        String unit = key.quantity().unit().symbol();
+        if (refused != null
+                && refused.key().equals(key.text())
+                && refused.specimen().equals(record.specimen().label())) {
+            String confirm = refused.refusal() instanceof ReadingCheck.Doubted
+                    ? refused.typed().strip()
+                    : "";
+            return new BenchView.Field(
+                    key.text(),
+                    key.label(),
+                    unit,
+                    "",
+                    refused.typed(),
+                    refused.refusal().words(),
+                    confirm,
+                    true);
+        }
+        boolean focus = mayFocus && given.isEmpty() && refused == null;
+        return new BenchView.Field(key.text(), key.label(), unit, given, "", "", "", focus);
+    }
+
+    // ---- the list ----------------------------------------------------------------------------------------------
+
+    private static BenchView.Row row(SpecimenRecord record, boolean inHand) {
+        Optional<Result> strength = record.strength();
+        List<String> notes = strength.map(Result::notes)
+                .orElseGet(() -> record.section().map(Section::notes).orElse(List.of()));
+        String stress = strength.map(result ->
+                        (result.kind() == Result.Kind.AT_LEAST ? "≥ " : "") + Figures.significant(result.value(), 4))
+                .orElse("");
+        return new BenchView.Row(
+                record.specimen().label(),
+                record.specimen().conditions().orientation().words(),
+                inHand,
+                cells(record, Quantity.WIDTH),
+                cells(record, Quantity.THICKNESS),
+                record.section().map(s -> Figures.significant(s.area(), 4)).orElse(""),
+                cells(record, Quantity.FORCE).stream().findFirst().orElse(null),
+                record.force()
+                        .map(ReadingView::outcome)
+                        .map(outcome -> outcome.words())
+                        .orElse(""),
+                stress,
+                strength.map(result -> result.kind().name()).orElse(""),
+                notes,
+                record.corrected().stream().map(wrong -> history(record, wrong)).toList());
+    }
+
+    private static List<BenchView.Cell> cells(SpecimenRecord record, Quantity quantity) {
+        return record.live(quantity).stream()
+                .map(reading -> new BenchView.Cell(
+                        reading.id(),
+                        reading.typed(),
+                        quantity == Quantity.FORCE
+                                ? Figures.plain(reading.value(), 4)
+                                : Figures.decimals(reading.value(), 2)))
+                .toList();
+    }
+
+    private static String history(SpecimenRecord record, ReadingView wrong) {
+        String why = record.readings().stream()
+                .filter(reading -> reading.quantity() == wrong.quantity()
+                        && reading.place() == wrong.place()
+                        && reading.id() > wrong.id())
+                .findFirst()
+                .map(next -> " → " + next.typed() + ": " + next.reason() + " (" + next.enteredBy() + ")")
+                .orElse("");
+        return new Key(wrong.quantity(), wrong.place()).label() + " first read " + wrong.typed() + why;
+    }
+}

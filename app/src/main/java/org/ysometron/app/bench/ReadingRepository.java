@@ -1,0 +1,21 @@
+package org.ysometron.app.bench;
+
+import java.util.Collection;
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface ReadingRepository extends JpaRepository<Reading, Long> {
+
+    @Query("select r from Reading r where r.lotId in :lots order by r.id")
+    List<Reading> ofLots(Collection<Long> lots);
+
+    @Query("select distinct r.enteredBy from Reading r where r.lotId = :lot")
+    List<String> enterers(long lot);
+
+    @Query(
+            "select r from Reading r where r.specimenId = :specimen and r.quantity = :quantity and r.place = :place and r.live = 1")
+    java.util.Optional<Reading> live(long specimen, Quantity quantity, int place);
+
+    boolean existsByImportId(long importId);
+}

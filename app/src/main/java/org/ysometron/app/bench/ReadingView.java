@@ -1,0 +1,26 @@
+package org.ysometron.app.bench;
+
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.core.method.Outcome;
+
+/**
+ * One reading as it was typed, with what it means in the working unit.
+ *
+ * @param outcome how the test ended; only with a force
+ * @param live whether it counts; one that was corrected is kept and does not
+ * @param reason why it replaced an earlier one; empty for a first reading
+ */
+public record ReadingView(
+        long id,
+        Quantity quantity,
+        int place,
+        String typed,
+        double value,
+        @Nullable Outcome outcome,
+        InstrumentView instrument,
+        String enteredBy,
+        Instant enteredAt,
+        boolean live,
+        String reason) {}

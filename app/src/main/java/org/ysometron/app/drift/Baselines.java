@@ -1,0 +1,198 @@
+package org.ysometron.app.drift;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.evidence.SeriesPoints.PointView;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.drift.IndividualsLimits;
+import org.ysometron.core.drift.SpreadLimits;
+import org.ysometron.core.working.Step;
+import org.ysometron.core.working.Working;
+
+/**
+ * Baselines: the lots from which limits were set, signed and frozen with the values they had. Never worked out anew by
+ * itself; a new one is a new version with a reason, and the old ones stay.
+ */
+@Component
+public class Baselines {
+
+    private final BaselineRepository baselines;
+    private final BaselineLotRepository lots;
+    private final SeriesPoints series;
+    private final ApplicationEventPublisher events;
+    private final Clock clock;
+
+    Baselines(
+            BaselineRepository baselines,
+            BaselineLotRepository lots,
+            SeriesPoints series,
+            ApplicationEventPublisher events,
+            Clock clock) {
+        this.baselines = baselines;
+        this.lots = lots;
+        this.series = series;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** A new baseline was signed for a series. */
+    record Signed(long seriesId) {}
+
+    /**
+     * A baseline as other slices see it.
+     *
+     * @param spread standard deviation within lots; empty when no lot of it has one
+     */
+    public record BaselineView(
+            long id,
+            int version,
+            int lots,
+            double centre,
+            double sigma,
+            double meanRange,
+            double rangeUpper,
+            OptionalDouble spread,
+            String signedBy,
+            Instant signedAt,
+            String reason) {
+
+        /** Upper control limit of lot means. */
+        public double upper() {
+            return centre + 3 * sigma;
+        }
+
+        /** Lower control limit of lot means. */
+        public double lower() {
+            return centre - 3 * sigma;
+        }
+
+        /** Whether too few lots stand behind it. */
+        public boolean isProvisional() {
+            return lots < IndividualsLimits.LOTS_WANTED;
+        }
+
+        /** Limits of the scatter within lots; only where it has one. */
+        SpreadLimits spreadLimits() {
+            return new SpreadLimits(lots, spread.orElseThrow(), Working.NONE);
+        }
+    }
+
+    /** The baseline in force for a series. */
+    public Optional<BaselineView> newest(long seriesId) {
+        return baselines.findFirstBySeriesIdOrderByVersionDesc(seriesId).map(Baselines::view);
+    }
+
+    /** Every version, newest first. */
+    public List<BaselineView> all(long seriesId) {
+        return baselines.findBySeriesIdOrderByVersionDesc(seriesId).stream()
+                .map(Baselines::view)
+                .toList();
+    }
+
+    /** Keys of the lots behind a baseline. */
+    public List<Long> lotsOf(long baselineId) {
+        return lots.findByBaselineIdOrderById(baselineId).stream()
+                .map(row -> row.lotId)
+                .toList();
+    }
+
+    /** How a baseline's limits were worked out, from the values frozen in it. */
+    public Working working(long baselineId, String unit) {
+        List<BaselineLot> rows = lots.findByBaselineIdOrderById(baselineId);
+        Working working = limits(rows, unit).working();
+        Optional<SpreadLimits> spread = spread(rows, unit);
+        return spread.isPresent()
+                ? working.then(spread.get().working()).then(explain(spread.get(), rows, unit))
+                : working;
+    }
+
+    /** Signs a baseline from these lots of a series, in order of making. */
+    @Transactional
+    public BaselineView sign(long seriesId, Set<Long> chosen, String reason, String by) {
+        if (reason.isBlank()) {
+            throw new Refusal("reason", "Say why these lots stand for the material as it should be.");
+        }
+        String unit = series.series(seriesId).property().unit();
+        List<PointView> points = series.points(seriesId).stream()
+                .filter(point -> chosen.contains(point.lotId()))
+                .toList();
+        if (points.size() < 2) {
+            throw new Refusal("from", "Limits need at least two lots with results; " + points.size() + " chosen.");
+        }
+        List<BaselineLot> rows = new ArrayList<>();
+        for (PointView point : points) {
+            BaselineLot row = new BaselineLot();
+            row.lotId = point.lotId();
+            row.mean = point.mean();
+            row.sd = point.sd();
+            row.n = point.n();
+            rows.add(row);
+        }
+        IndividualsLimits limits = limits(rows, unit);
+        if (!(limits.sigma() > 0)) {
+            throw new Refusal("from", "These lots are all alike to the last digit; no limits can be drawn from them.");
+        }
+        Baseline baseline = new Baseline();
+        baseline.seriesId = seriesId;
+        baseline.version = newest(seriesId).map(BaselineView::version).orElse(0) + 1;
+        baseline.lots = rows.size();
+        baseline.centre = limits.centre();
+        baseline.sigma = limits.sigma();
+        baseline.meanRange = limits.meanRange();
+        baseline.rangeUpper = limits.rangeUpper();
+        baseline.spread = spread(rows, unit).map(SpreadLimits::sigma).orElse(null);
+        baseline.signedBy = by;
+        baseline.signedAt = clock.instant();
+        baseline.reason = reason.strip();
+        long id = baselines.save(baseline).id;
+        rows.forEach(row -> row.baselineId = id);
+        lots.saveAll(rows);
+        events.publishEvent(new Signed(seriesId));
+        return view(baseline);
+    }
+
+    private static IndividualsLimits limits(List<BaselineLot> rows, String unit) {
+        return IndividualsLimits.of(rows.stream().mapToDouble(row -> row.mean).toArray(), unit);
+    }
+
+    private static Optional<SpreadLimits> spread(List<BaselineLot> rows, String unit) {
+        List<BaselineLot> scattered =
+                rows.stream().filter(row -> row.sd != null && row.n > 1).toList();
+        return scattered.isEmpty()
+                ? Optional.empty()
+                : Optional.of(SpreadLimits.of(
+                        scattered.stream().mapToDouble(row -> row.sd).toArray(),
+                        scattered.stream().mapToInt(row -> row.n).toArray(),
+                        unit));
+    }
+
+    private static Step explain(SpreadLimits spread, List<BaselineLot> rows, String unit) {
+        int usual =
+                rows.stream().mapToInt(row -> row.n).filter(n -> n > 1).max().orElse(2);
+        return spread.explain(usual, unit);
+    }
+
+    private static BaselineView view(Baseline baseline) {
+        return new BaselineView(
+                baseline.id,
+                baseline.version,
+                baseline.lots,
+                baseline.centre,
+                baseline.sigma,
+                baseline.meanRange,
+                baseline.rangeUpper,
+                baseline.spread == null ? OptionalDouble.empty() : OptionalDouble.of(baseline.spread),
+                baseline.signedBy,
+                baseline.signedAt,
+                baseline.reason);
+    }
+}

@@ -1,0 +1,406 @@
+package org.ysometron.app.drift;
+
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.chart.Scale;
+import org.ysometron.app.drift.Baselines.BaselineView;
+import org.ysometron.app.drift.Signals.LotSignal;
+import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.evidence.SeriesPoints.PointView;
+import org.ysometron.app.evidence.SeriesPoints.SeriesView;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.product.Claim;
+import org.ysometron.app.product.Products;
+import org.ysometron.core.claim.Requirement;
+import org.ysometron.core.drift.AverageRunLength;
+import org.ysometron.core.drift.SpreadLimits;
+import org.ysometron.core.working.Figures;
+
+/** Lays a series out as charts of lot means, of their moving range, and of the scatter within lots. */
+@Component
+class DriftCharts {
+
+    static final double WIDTH = 1120;
+    private static final double LEFT = 58;
+    private static final double RIGHT = 1000;
+    private static final int WINDOW = 40;
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
+
+    private final SeriesPoints series;
+    private final Baselines baselines;
+    private final Signals signals;
+    private final Lots lots;
+    private final Products products;
+
+    DriftCharts(SeriesPoints series, Baselines baselines, Signals signals, Lots lots, Products products) {
+        this.series = series;
+        this.baselines = baselines;
+        this.signals = signals;
+        this.lots = lots;
+        this.products = products;
+    }
+
+    /** The lots in sight with what is known of each. */
+    private record Sight(
+            SeriesView series,
+            List<PointView> points,
+            @Nullable PointView before,
+            Map<Long, LotView> lots,
+            Map<Long, LotSignal> signals,
+            Optional<BaselineView> baseline,
+            Set<Long> baselineLots) {
+
+        double x(int index) {
+            return points.size() == 1
+                    ? (LEFT + RIGHT) / 2
+                    : LEFT + 16 + index * (RIGHT - LEFT - 32) / (points.size() - 1);
+        }
+
+        String code(PointView point) {
+            LotView lot = lots.get(point.lotId());
+            return lot == null ? "lot " + point.lotId() : lot.code();
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public DriftView view(long seriesId, @Nullable Integer wantedTo) {
+        SeriesView found = series.series(seriesId);
+        List<PointView> all = series.points(seriesId);
+        int to = wantedTo == null ? all.size() : Math.max(Math.min(wantedTo, all.size()), Math.min(1, all.size()));
+        int from = Math.max(0, to - WINDOW);
+        Sight sight = sight(found, all, from, to);
+        int unanswered = (int) sight.signals.entrySet().stream()
+                .filter(entry -> !entry.getValue().isAnswered() && undecided(sight, entry.getKey()))
+                .count();
+        return new DriftView(
+                seriesId,
+                found.title(),
+                Claim.termsOf(found.property(), found.conditions()),
+                found.property().unit(),
+                all.size(),
+                base(sight),
+                cost(),
+                means(sight),
+                ranges(sight),
+                spreads(sight),
+                rows(sight),
+                from > 0 ? from : null,
+                to < all.size() ? Math.min(to + WINDOW, all.size()) : null,
+                all.isEmpty() ? "" : "lots " + (from + 1) + " to " + to + " of " + all.size(),
+                sight.points.stream().map(sight::code).toList(),
+                unanswered);
+    }
+
+    private Sight sight(SeriesView found, List<PointView> all, int from, int to) {
+        List<PointView> points = all.subList(from, to);
+        List<Long> ids = points.stream().map(PointView::lotId).toList();
+        Map<Long, LotView> byId = new HashMap<>();
+        lots.all(ids).forEach(lot -> byId.put(lot.id(), lot));
+        Map<Long, LotSignal> here = new HashMap<>();
+        signals.of(ids).forEach((lotId, list) -> list.stream()
+                .filter(signal -> signal.seriesId() == found.id())
+                .findFirst()
+                .ifPresent(signal -> here.put(lotId, signal)));
+        Optional<BaselineView> baseline = baselines.newest(found.id());
+        Set<Long> chosen = baseline.map(b -> (Set<Long>) new HashSet<>(baselines.lotsOf(b.id())))
+                .orElse(Set.of());
+        return new Sight(found, points, from > 0 ? all.get(from - 1) : null, byId, here, baseline, chosen);
+    }
+
+    // ---- the three charts --------------------------------------------------------------------------------------
+
+    private DriftView.Chart means(Sight sight) {
+        double height = 330;
+        List<Double> values =
+                new ArrayList<>(sight.points.stream().map(PointView::mean).toList());
+        Optional<Requirement> claim = claim(sight.series);
+        sight.baseline.ifPresent(b -> {
+            values.add(b.lower());
+            values.add(b.upper());
+        });
+        claim.ifPresent(requirement -> {
+            requirement.lower().ifPresent(values::add);
+            requirement.upper().ifPresent(values::add);
+        });
+        Scale scale = Scale.holding(values, height - 58, 16);
+        List<DriftView.Line> lines = new ArrayList<>();
+        int digits = sight.series.property().digits() + 1;
+        sight.baseline.ifPresent(b -> {
+            lines.add(line("centre", scale.at(b.centre()), "centre " + Figures.significant(b.centre(), digits)));
+            lines.add(line("limit", scale.at(b.upper()), "upper limit " + Figures.significant(b.upper(), digits)));
+            lines.add(line("limit", scale.at(b.lower()), "lower limit " + Figures.significant(b.lower(), digits)));
+        });
+        List<DriftView.Dot> dots = new ArrayList<>();
+        for (int i = 0; i < sight.points.size(); i++) {
+            dots.add(dot(sight, i, scale.at(sight.points.get(i).mean()), height));
+        }
+        return new DriftView.Chart(
+                "Lot means",
+                height,
+                scale.ticks(6),
+                lines,
+                walls(claim, scale),
+                dots,
+                path(dots),
+                bracket(sight),
+                codes(sight));
+    }
+
+    private static DriftView.Chart ranges(Sight sight) {
+        double height = 120;
+        List<Double> values = new ArrayList<>(List.of(0.0));
+        List<Double> ranges = new ArrayList<>();
+        for (int i = 0; i < sight.points.size(); i++) {
+            PointView previous = i > 0 ? sight.points.get(i - 1) : sight.before;
+            ranges.add(previous == null ? -1.0 : Math.abs(sight.points.get(i).mean() - previous.mean()));
+        }
+        values.addAll(ranges.stream().filter(range -> range >= 0).toList());
+        sight.baseline.ifPresent(b -> values.add(b.rangeUpper()));
+        Scale scale = Scale.holding(values, height - 12, 12);
+        List<DriftView.Line> lines = new ArrayList<>();
+        int digits = sight.series.property().digits();
+        sight.baseline.ifPresent(b -> {
+            lines.add(line("centre", scale.at(b.meanRange()), "mean " + Figures.significant(b.meanRange(), digits)));
+            lines.add(line("limit", scale.at(b.rangeUpper()), "limit " + Figures.significant(b.rangeUpper(), digits)));
+        });
+        List<DriftView.Dot> dots = new ArrayList<>();
+        for (int i = 0; i < ranges.size(); i++) {
+            if (ranges.get(i) >= 0) {
+                double range = ranges.get(i);
+                boolean beyond = sight.baseline.isPresent()
+                        && range > sight.baseline.get().rangeUpper();
+                dots.add(plain(sight, i, scale.at(range), "change " + Figures.significant(range, digits), beyond));
+            }
+        }
+        return new DriftView.Chart(
+                "Change from the lot before (moving range)",
+                height,
+                scale.ticks(3),
+                lines,
+                List.of(),
+                dots,
+                path(dots),
+                null,
+                List.of());
+    }
+
+    private static DriftView.Chart spreads(Sight sight) {
+        double height = 120;
+        List<Double> values = new ArrayList<>(List.of(0.0));
+        Optional<SpreadLimits> limits =
+                sight.baseline.filter(b -> b.spread().isPresent()).map(BaselineView::spreadLimits);
+        for (PointView point : sight.points) {
+            if (point.sd() != null && point.n() > 1) {
+                values.add(point.sd());
+                limits.ifPresent(l -> values.add(l.forSize(point.n()).upper()));
+            }
+        }
+        if (values.size() == 1) {
+            return new DriftView.Chart(
+                    "Scatter within the lot (s)", 0, List.of(), List.of(), List.of(), List.of(), "", null, List.of());
+        }
+        Scale scale = Scale.holding(values, height - 12, 12);
+        int digits = sight.series.property().digits();
+        List<DriftView.Dot> dots = new ArrayList<>();
+        StringBuilder step = new StringBuilder();
+        double last = 0;
+        for (int i = 0; i < sight.points.size(); i++) {
+            PointView point = sight.points.get(i);
+            if (point.sd() == null || point.n() < 2) {
+                continue;
+            }
+            double upper = limits.map(l -> l.forSize(point.n()).upper()).orElse(Double.MAX_VALUE);
+            String words = "s " + Figures.significant(point.sd(), digits) + ", n = " + point.n();
+            dots.add(plain(sight, i, scale.at(point.sd()), words, point.sd() > upper));
+            if (limits.isPresent()) {
+                // The limit depends on each lot's n, so it is drawn as steps.
+                double half = sight.points.size() > 1 ? (sight.x(1) - sight.x(0)) / 2 : 20;
+                step.append(step.isEmpty() ? "M" : "L")
+                        .append(sight.x(i) - half)
+                        .append(' ')
+                        .append(scale.at(upper));
+                step.append('L').append(sight.x(i) + half).append(' ').append(scale.at(upper));
+                last = scale.at(upper);
+            }
+        }
+        List<DriftView.Line> lines = new ArrayList<>();
+        if (limits.isPresent()) {
+            double sigma = limits.get().sigma();
+            lines.add(line("centre", scale.at(sigma), "within lots " + Figures.significant(sigma, digits)));
+            lines.add(new DriftView.Line("limit", last, step.toString(), "limit by n"));
+        }
+        return new DriftView.Chart(
+                "Scatter within the lot (s)",
+                height,
+                scale.ticks(3),
+                lines,
+                List.of(),
+                dots,
+                path(dots),
+                null,
+                List.of());
+    }
+
+    // ---- pieces ------------------------------------------------------------------------------------------------
+
+    private static DriftView.Line line(String kind, double at, String label) {
+        return new DriftView.Line(kind, at, "M" + LEFT + " " + at + "H" + RIGHT, label);
+    }
+
+    private static List<DriftView.Wall> walls(Optional<Requirement> claim, Scale scale) {
+        List<DriftView.Wall> walls = new ArrayList<>();
+        claim.ifPresent(requirement -> {
+            String words = "claimed " + requirement.words() + " (no control limit)";
+            requirement.lower().ifPresent(edge -> walls.add(new DriftView.Wall(scale.at(edge), true, words)));
+            requirement.upper().ifPresent(edge -> walls.add(new DriftView.Wall(scale.at(edge), false, words)));
+        });
+        return walls;
+    }
+
+    private static DriftView.Dot dot(Sight sight, int index, double y, double height) {
+        PointView point = sight.points.get(index);
+        LotSignal signal = sight.signals.get(point.lotId());
+        String figure =
+                Figures.significant(point.mean(), sight.series.property().digits() + 1);
+        String words = sight.code(point) + ": " + figure
+                + (sight.series.property().unit().isEmpty()
+                        ? ""
+                        : " " + sight.series.property().unit()) + ", n = " + point.n()
+                + (signal == null ? "" : "; " + signal.words());
+        // A pattern that goes on is named once, at its latest point in sight.
+        boolean last = index + 1 == sight.points.size()
+                || !sight.signals.containsKey(sight.points.get(index + 1).lotId());
+        String label = signal != null && last ? signal.words() : "";
+        boolean low = sight.baseline.isPresent()
+                && point.mean() < sight.baseline.get().centre();
+        double labelY = low ? Math.min(y + 20, height - 62) : Math.max(y - 12, 12);
+        return new DriftView.Dot(
+                sight.x(index),
+                y,
+                sight.code(point),
+                words,
+                signal != null,
+                label,
+                labelY,
+                sight.x(index) > 300 ? "end" : "start",
+                undecided(sight, point.lotId()));
+    }
+
+    private static DriftView.Dot plain(Sight sight, int index, double y, String words, boolean beyond) {
+        PointView point = sight.points.get(index);
+        return new DriftView.Dot(
+                sight.x(index),
+                y,
+                sight.code(point),
+                sight.code(point) + ": " + words,
+                beyond,
+                "",
+                y,
+                "end",
+                undecided(sight, point.lotId()));
+    }
+
+    private static String path(List<DriftView.Dot> dots) {
+        StringBuilder path = new StringBuilder();
+        for (DriftView.Dot dot : dots) {
+            path.append(path.isEmpty() ? "M" : "L").append(dot.x()).append(' ').append(dot.y());
+        }
+        return path.toString();
+    }
+
+    /** Lot codes under the chart: as many as there is room for, the newest always. */
+    private static List<Scale.Tick> codes(Sight sight) {
+        int room = 10;
+        int step = Math.max(1, (sight.points.size() + room - 1) / room);
+        List<Scale.Tick> codes = new ArrayList<>();
+        for (int i = sight.points.size() - 1; i >= 0; i -= step) {
+            codes.add(new Scale.Tick(sight.x(i), sight.code(sight.points.get(i))));
+        }
+        return codes;
+    }
+
+    private static DriftView.@Nullable Bracket bracket(Sight sight) {
+        int first = -1;
+        int last = -1;
+        for (int i = 0; i < sight.points.size(); i++) {
+            if (sight.baselineLots.contains(sight.points.get(i).lotId())) {
+                first = first < 0 ? i : first;
+                last = i;
+            }
+        }
+        if (first < 0 || sight.baseline.isEmpty()) {
+            return null;
+        }
+        return new DriftView.Bracket(
+                sight.x(first),
+                sight.x(last),
+                "baseline version " + sight.baseline.get().version());
+    }
+
+    private Optional<Requirement> claim(SeriesView found) {
+        return products.newestDatasheet(found.productId()).flatMap(datasheet -> products.claims(datasheet.id()).stream()
+                .filter(claim -> claim.property() == found.property())
+                .filter(claim -> claim.conditions().equals(found.conditions()))
+                .map(Claim::requirement)
+                .findFirst());
+    }
+
+    private DriftView.@Nullable Base base(Sight sight) {
+        if (sight.baseline.isEmpty()) {
+            return null;
+        }
+        BaselineView baseline = sight.baseline.get();
+        String signed = "signed by " + baseline.signedBy() + " on "
+                + DAY.format(baseline.signedAt().atZone(ZoneId.systemDefault()));
+        return new DriftView.Base(
+                baseline.id(),
+                baseline.version(),
+                signed,
+                baseline.reason(),
+                baseline.lots() + " lots",
+                baseline.isProvisional(),
+                baselines.all(sight.series.id()).size());
+    }
+
+    private static String cost() {
+        double both = AverageRunLength.beyondLimitsOrRun(3, 8, 0);
+        return "Rules in force: beyond the limits; eight in a row on one side. On a stable process they raise a false alarm every "
+                + Figures.decimals(both, 0) + " lots on average; a shift by one standard deviation is noticed after "
+                + Figures.decimals(AverageRunLength.beyondLimitsOrRun(3, 8, 1), 0) + ".";
+    }
+
+    private static List<DriftView.Row> rows(Sight sight) {
+        List<DriftView.Row> rows = new ArrayList<>();
+        for (int i = sight.points.size() - 1; i >= 0; i--) {
+            PointView point = sight.points.get(i);
+            LotSignal signal = sight.signals.get(point.lotId());
+            if (signal != null) {
+                rows.add(new DriftView.Row(
+                        sight.code(point),
+                        point.lotId(),
+                        point.madeOn(),
+                        signal.words(),
+                        undecided(sight, point.lotId()),
+                        signal.answer()));
+            }
+        }
+        return rows;
+    }
+
+    private static boolean undecided(Sight sight, long lotId) {
+        LotView lot = sight.lots.get(lotId);
+        return lot != null && lot.state().isUndecided();
+    }
+}

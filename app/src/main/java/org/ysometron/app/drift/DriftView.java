@@ -1,0 +1,82 @@
+package org.ysometron.app.drift;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.ysometron.app.chart.Scale.Tick;
+
+/** The drift page, shaped for its template. */
+record DriftView(
+        long seriesId,
+        String title,
+        String terms,
+        String unit,
+        int lots,
+        @Nullable Base baseline,
+        String cost,
+        Chart means,
+        Chart ranges,
+        Chart spreads,
+        List<Row> signals,
+        @Nullable Integer earlierTo,
+        @Nullable Integer laterTo,
+        String window,
+        List<String> lotCodes,
+        int unanswered) {
+
+    /** The baseline in force. */
+    record Base(long id, int version, String signed, String reason, String lots, boolean provisional, int versions) {}
+
+    /**
+     * One chart.
+     *
+     * @param name what it shows
+     * @param lines centre and limits
+     * @param walls the claim's edges, drawn unlike a limit
+     */
+    record Chart(
+            String name,
+            double height,
+            List<Tick> ticks,
+            List<Line> lines,
+            List<Wall> walls,
+            List<Dot> dots,
+            String path,
+            @Nullable Bracket bracket,
+            List<Tick> codes) {
+
+        public boolean isEmpty() {
+            return dots.isEmpty();
+        }
+    }
+
+    /** A centre or limit; a stepped one has its own path. */
+    record Line(String kind, double at, String path, String label) {}
+
+    /** The claim's edge: where it is and on which side the claim is broken. */
+    record Wall(double at, boolean below, String label) {}
+
+    /** A lot's point. */
+    record Dot(
+            double x,
+            double y,
+            String lot,
+            String words,
+            boolean signal,
+            String label,
+            double labelY,
+            String anchor,
+            boolean undecided) {}
+
+    /** The lots of the baseline on the axis. */
+    record Bracket(double from, double to, String label) {}
+
+    /** A signal in the list. */
+    record Row(
+            String lot,
+            long lotId,
+            LocalDate madeOn,
+            String words,
+            boolean undecided,
+            Signals.@Nullable AnswerView answer) {}
+}

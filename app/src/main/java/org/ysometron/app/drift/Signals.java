@@ -1,0 +1,193 @@
+package org.ysometron.app.drift;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.drift.Baselines.BaselineView;
+import org.ysometron.app.evidence.EvidenceChanged;
+import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.evidence.SeriesPoints.PointView;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.drift.RunRule;
+import org.ysometron.core.drift.Signal;
+
+/** Signals at the lots' points, kept up to date with points and baselines, and the answers given to them. */
+@Component
+public class Signals {
+
+    private static final String SPREAD = "SPREAD_BEYOND_LIMIT";
+
+    private final StoredSignalRepository signals;
+    private final AnswerRepository answers;
+    private final Baselines baselines;
+    private final SeriesPoints series;
+    private final Clock clock;
+
+    Signals(
+            StoredSignalRepository signals,
+            AnswerRepository answers,
+            Baselines baselines,
+            SeriesPoints series,
+            Clock clock) {
+        this.signals = signals;
+        this.answers = answers;
+        this.baselines = baselines;
+        this.series = series;
+        this.clock = clock;
+    }
+
+    /** An answer to a signal. */
+    public record AnswerView(String words, String answer, String by, Instant at) {}
+
+    /**
+     * What the charts say at one lot's point of one series.
+     *
+     * @param words every pattern at the point, joined
+     * @param answer the answer to just these words; null while there is none
+     */
+    public record LotSignal(
+            long seriesId,
+            String title,
+            String words,
+            @Nullable AnswerView answer) {
+
+        /** Whether somebody with judgement has dealt with it. */
+        public boolean isAnswered() {
+            return answer != null;
+        }
+    }
+
+    /** The signals at several lots. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<LotSignal>> of(Collection<Long> lotIds) {
+        Map<Long, Map<Long, List<StoredSignal>>> byLot = signals.findByLotIdInOrderById(lotIds).stream()
+                .collect(Collectors.groupingBy(
+                        row -> row.lotId,
+                        Collectors.groupingBy(row -> row.seriesId, LinkedHashMap::new, Collectors.toList())));
+        Map<String, AnswerView> answered = new HashMap<>();
+        for (Answer answer : answers.findByLotIdInOrderById(lotIds)) {
+            // A later answer to the same words stands for the earlier one.
+            answered.put(
+                    key(answer.seriesId, answer.lotId, answer.words),
+                    new AnswerView(answer.words, answer.answer, answer.answeredBy, answer.answeredAt));
+        }
+        Map<Long, String> titles = new HashMap<>();
+        Map<Long, List<LotSignal>> found = new HashMap<>();
+        byLot.forEach((lotId, bySeries) -> bySeries.forEach((seriesId, rows) -> {
+            String words = joined(rows);
+            String title =
+                    titles.computeIfAbsent(seriesId, id -> series.series(id).title());
+            found.computeIfAbsent(lotId, id -> new ArrayList<>())
+                    .add(new LotSignal(seriesId, title, words, answered.get(key(seriesId, lotId, words))));
+        }));
+        return found;
+    }
+
+    /** Answers what the chart says at a lot's point now. */
+    @Transactional
+    public void answer(long seriesId, long lotId, String text, String by) {
+        if (text.isBlank()) {
+            throw new Refusal("answer", "Say what changed and why the lot may stand, or what is done about it.");
+        }
+        if (text.length() > 600) {
+            throw new Refusal("answer", "The answer has more than 600 characters.");
+        }
+        String words = of(List.of(lotId)).getOrDefault(lotId, List.of()).stream()
+                .filter(signal -> signal.seriesId() == seriesId)
+                .map(LotSignal::words)
+                .findFirst()
+                .orElseThrow(
+                        () -> new Refusal("answer", "There is no signal at this lot any more; load the page again."));
+        Answer answer = new Answer();
+        answer.seriesId = seriesId;
+        answer.lotId = lotId;
+        answer.words = words;
+        answer.answer = text.strip();
+        answer.answeredBy = by;
+        answer.answeredAt = clock.instant();
+        answers.save(answer);
+    }
+
+    @EventListener
+    @Transactional
+    public void onEvidence(EvidenceChanged change) {
+        change.seriesIds().forEach(this::rebuild);
+    }
+
+    @EventListener
+    @Transactional
+    void onBaseline(Baselines.Signed signed) {
+        rebuild(signed.seriesId());
+    }
+
+    /** Works out the signals of a series anew; only what differs is written. */
+    @Transactional
+    public void rebuild(long seriesId) {
+        Optional<BaselineView> baseline = baselines.newest(seriesId);
+        List<StoredSignal> before = signals.findBySeriesIdOrderById(seriesId);
+        if (baseline.isEmpty()) {
+            signals.deleteAll(before);
+            return;
+        }
+        Map<String, StoredSignal> gone = new LinkedHashMap<>();
+        before.forEach(row -> gone.put(row.lotId + " " + row.rule + " " + row.words, row));
+        List<StoredSignal> fresh = new ArrayList<>();
+        for (StoredSignal row : found(seriesId, baseline.get(), series.points(seriesId))) {
+            if (gone.remove(row.lotId + " " + row.rule + " " + row.words) == null) {
+                fresh.add(row);
+            }
+        }
+        signals.deleteAllInBatch(gone.values());
+        signals.flush();
+        signals.saveAll(fresh);
+    }
+
+    private static List<StoredSignal> found(long seriesId, BaselineView baseline, List<PointView> points) {
+        List<StoredSignal> rows = new ArrayList<>();
+        double[] means = points.stream().mapToDouble(PointView::mean).toArray();
+        for (Signal signal : RunRule.signals(means, baseline.centre(), baseline.sigma(), RunRule.USUAL)) {
+            rows.add(row(
+                    seriesId, points.get(signal.last()).lotId(), signal.rule().name(), signal.words()));
+        }
+        for (PointView point : points) {
+            if (point.sd() != null && point.n() > 1 && baseline.spread().isPresent()) {
+                double upper = baseline.spreadLimits().forSize(point.n()).upper();
+                if (point.sd() > upper) {
+                    rows.add(row(seriesId, point.lotId(), SPREAD, "scatter within the lot beyond its limit"));
+                }
+            }
+        }
+        return rows;
+    }
+
+    private static StoredSignal row(long seriesId, long lotId, String rule, String words) {
+        StoredSignal row = new StoredSignal();
+        row.seriesId = seriesId;
+        row.lotId = lotId;
+        row.rule = rule;
+        row.words = words;
+        return row;
+    }
+
+    private static String joined(List<StoredSignal> rows) {
+        return rows.stream()
+                .sorted(java.util.Comparator.comparing(row -> row.rule))
+                .map(row -> row.words)
+                .collect(Collectors.joining("; "));
+    }
+
+    private static String key(long seriesId, long lotId, String words) {
+        return seriesId + " " + lotId + " " + words;
+    }
+}

@@ -1,0 +1,11 @@
+package org.ysometron.app.equipment;
+
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface InstrumentRepository extends JpaRepository<Instrument, Long> {
+
+    List<Instrument> findByKindOrderByCapacityAscIdAsc(Instrument.Kind kind);
+
+    boolean existsByName(String name);
+}

@@ -1,0 +1,29 @@
+package org.ysometron.app.evidence;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+
+@Entity
+@Table(name = "evidence_point")
+class Point {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    Long seriesId;
+    Long lotId;
+    LocalDate madeOn;
+    int n;
+    double mean;
+
+    @Nullable
+    Double sd;
+
+    int bounds;
+}

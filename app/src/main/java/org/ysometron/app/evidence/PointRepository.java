@@ -1,0 +1,31 @@
+package org.ysometron.app.evidence;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+
+interface PointRepository extends JpaRepository<Point, Long> {
+
+    @Query("""
+            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd)
+            from Point p where p.seriesId = :series order by p.madeOn, p.lotId
+            """)
+    List<SeriesPoints.PointView> ofSeries(long series);
+
+    @Query("""
+            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd)
+            from Point p
+            where p.seriesId = :series and (p.madeOn < :madeOn or (p.madeOn = :madeOn and p.lotId < :lot))
+            order by p.madeOn desc, p.lotId desc
+            """)
+    List<SeriesPoints.PointView> before(long series, LocalDate madeOn, long lot, Limit limit);
+
+    List<Point> findByLotId(long lotId);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query("delete from Point p where p.lotId = :lot")
+    void deleteOfLot(long lot);
+}

@@ -1,0 +1,62 @@
+package org.ysometron.app.evidence;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Property;
+
+@Entity
+@Table(name = "evidence_series")
+class Series {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    Long productId;
+    String colour;
+
+    @Enumerated(EnumType.STRING)
+    Property property;
+
+    String method;
+
+    @Enumerated(EnumType.STRING)
+    Basis basis;
+
+    @Enumerated(EnumType.STRING)
+    Orientation orientation;
+
+    @Enumerated(EnumType.STRING)
+    Conditioning conditioning;
+
+    double rate;
+    String design;
+
+    Series() {}
+
+    Series(long productId, String colour, Property property, Conditions conditions) {
+        this.productId = productId;
+        this.colour = colour;
+        this.property = property;
+        this.method = conditions.method();
+        this.basis = conditions.basis();
+        this.orientation = conditions.orientation();
+        this.conditioning = conditions.conditioning();
+        this.rate = conditions.rate();
+        this.design = conditions.design();
+    }
+
+    SeriesPoints.SeriesView view() {
+        Conditions conditions = new Conditions(method, basis, orientation, conditioning, rate, design);
+        return new SeriesPoints.SeriesView(id, productId, colour, property, conditions);
+    }
+}

@@ -1,0 +1,43 @@
+package org.ysometron.app.evidence;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.ysometron.app.chart.Scale.Tick;
+
+/** A claim's drawn strip, every place worked out. */
+record StripView(
+        long claimId,
+        String title,
+        String claimed,
+        String terms,
+        String verdict,
+        String verdictWords,
+        String reason,
+        String counts,
+        String mean,
+        String bound,
+        String probability,
+        List<String> remarks,
+        List<Tick> ticks,
+        @Nullable Edge lower,
+        @Nullable Edge upper,
+        List<Mark> specimens,
+        @Nullable Double meanAt,
+        @Nullable Double lowerAt,
+        @Nullable Double upperAt,
+        List<Double> earlier,
+        String earlierWords,
+        @Nullable Edge capacity,
+        String unit,
+        String description) {
+
+    /** An edge and what stands at it. */
+    record Edge(double at, String label) {}
+
+    /** A specimen: where, how high in the stack, what kind of result and its words. */
+    record Mark(double at, double up, String kind, String words) {}
+
+    public boolean isDrawn() {
+        return !specimens.isEmpty() || meanAt != null || !earlier.isEmpty();
+    }
+}

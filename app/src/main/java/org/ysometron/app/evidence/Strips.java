@@ -1,0 +1,205 @@
+package org.ysometron.app.evidence;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.chart.Scale;
+import org.ysometron.core.claim.Conditions.Mismatch;
+import org.ysometron.core.claim.Judgement;
+import org.ysometron.core.claim.Property;
+import org.ysometron.core.claim.Requirement;
+import org.ysometron.core.method.Result;
+import org.ysometron.core.working.Figures;
+
+/** Lays a judged claim out as a strip: the edge, the specimens, the mean with its bounds, the lots before. */
+@Component
+class Strips {
+
+    private static final double LEFT = 14;
+    private static final double RIGHT = 846;
+    private static final double MARK_WIDTH = 9;
+    private static final double CAPACITY_IN_SIGHT = 1.35;
+
+    StripView strip(Judgements.Detail detail) {
+        Judgement judgement = detail.judgement();
+        Requirement claim = detail.claim().requirement();
+        Property property = detail.claim().property();
+        List<Value> values = values(detail);
+        List<Double> earlier =
+                detail.earlier().stream().map(SeriesPoints.PointView::mean).toList();
+        OptionalDouble capacity = capacity(detail);
+        Scale scale = Scale.holding(inSight(claim, judgement, values, earlier, capacity), LEFT, RIGHT);
+        String unit = property.unit();
+        int digits = property.digits();
+        return new StripView(
+                detail.claim().id(),
+                detail.claim().title(),
+                claim.words(),
+                detail.claim().terms(),
+                judgement.verdict().name(),
+                judgement.verdict().words(),
+                judgement.reason(),
+                counts(judgement),
+                judgement.mean().isPresent() ? with(judgement.mean().getAsDouble(), digits, unit) : "",
+                bound(judgement, claim, digits, unit),
+                judgement.probability().isPresent()
+                        ? Figures.probability(judgement.probability().getAsDouble())
+                        : "",
+                detail.mismatches().stream()
+                        .filter(mismatch -> !mismatch.blocking())
+                        .map(Mismatch::words)
+                        .map(words -> "Indicative only: " + words + ".")
+                        .toList(),
+                scale.ticks(8),
+                edge(scale, claim.lower()),
+                edge(scale, claim.upper()),
+                marks(scale, values, unit),
+                place(scale, judgement.mean()),
+                claim.lower().isPresent() ? place(scale, judgement.lower()) : null,
+                claim.upper().isPresent() ? place(scale, judgement.upper()) : null,
+                earlier.stream().map(scale::at).toList(),
+                earlier.isEmpty() ? "no earlier lots" : earlier.size() + " earlier lots",
+                capacityEdge(scale, capacity),
+                unit,
+                description(detail, judgement, digits, unit));
+    }
+
+    private record Value(String label, double value, Result.Kind kind, String words) {}
+
+    private static List<Value> values(Judgements.Detail detail) {
+        Property property = detail.claim().property();
+        List<Value> values = new ArrayList<>();
+        if (property.isRatio()) {
+            return values;
+        }
+        for (SpecimenRecord record : detail.records()) {
+            String label = record.specimen().label();
+            if (property == Property.TENSILE_STRENGTH) {
+                record.strength()
+                        .ifPresent(
+                                result -> values.add(new Value(label, result.value(), result.kind(), result.reason())));
+            } else {
+                record.section().ifPresent(section -> {
+                    double side = property == Property.SECTION_WIDTH ? section.width() : section.thickness();
+                    values.add(new Value(label, side, Result.Kind.MEASURED, ""));
+                });
+            }
+        }
+        return values;
+    }
+
+    /** The stress at which the weakest gauge used would have ended, on the mean section; empty where it has no meaning. */
+    private static OptionalDouble capacity(Judgements.Detail detail) {
+        if (detail.claim().property() != Property.TENSILE_STRENGTH) {
+            return OptionalDouble.empty();
+        }
+        return detail.records().stream()
+                .filter(record -> record.force().isPresent() && record.section().isPresent())
+                .filter(record -> record.force().get().instrument().capacity().isPresent())
+                .mapToDouble(
+                        record -> record.force().get().instrument().capacity().getAsDouble()
+                                / record.section().get().area())
+                .min();
+    }
+
+    private static List<Double> inSight(
+            Requirement claim, Judgement judgement, List<Value> values, List<Double> earlier, OptionalDouble capacity) {
+        List<Double> all = new ArrayList<>(earlier);
+        values.forEach(value -> all.add(value.value()));
+        claim.lower().ifPresent(all::add);
+        claim.upper().ifPresent(all::add);
+        judgement.mean().ifPresent(all::add);
+        judgement.lower().ifPresent(all::add);
+        judgement.upper().ifPresent(all::add);
+        double highest = all.stream().mapToDouble(Double::doubleValue).max().orElse(0);
+        // A gauge that ends far beyond the values would squeeze the strip; it is named at the margin instead.
+        capacity.ifPresent(end -> {
+            if (end <= highest * CAPACITY_IN_SIGHT) {
+                all.add(end);
+            }
+        });
+        return all;
+    }
+
+    private static StripView.@Nullable Edge capacityEdge(Scale scale, OptionalDouble capacity) {
+        if (capacity.isEmpty()) {
+            return null;
+        }
+        double end = capacity.getAsDouble();
+        String words = "gauge ends at " + Figures.significant(end, 3);
+        return end <= scale.high()
+                ? new StripView.Edge(scale.at(end), words)
+                : new StripView.Edge(-1, words + " MPa, beyond this strip");
+    }
+
+    private static StripView.@Nullable Edge edge(Scale scale, OptionalDouble edge) {
+        return edge.isEmpty()
+                ? null
+                : new StripView.Edge(scale.at(edge.getAsDouble()), Figures.plain(edge.getAsDouble(), 5));
+    }
+
+    private static @Nullable Double place(Scale scale, OptionalDouble value) {
+        return value.isEmpty() ? null : scale.at(value.getAsDouble());
+    }
+
+    /** Marks that would cover one another are stacked. */
+    private static List<StripView.Mark> marks(Scale scale, List<Value> values, String unit) {
+        List<StripView.Mark> marks = new ArrayList<>();
+        for (Value value : values) {
+            double at = scale.at(value.value());
+            int level = 0;
+            boolean free = false;
+            while (!free) {
+                double up = level * MARK_WIDTH;
+                free = marks.stream().noneMatch(m -> Math.abs(m.at() - at) < MARK_WIDTH && m.up() == up);
+                level += free ? 0 : 1;
+            }
+            String words = value.label() + ": " + (value.kind() == Result.Kind.AT_LEAST ? "at least " : "")
+                    + with(value.value(), 4, unit)
+                    + (value.words().isEmpty() ? "" : " (" + value.words() + ")");
+            marks.add(new StripView.Mark(at, level * MARK_WIDTH, value.kind().name(), words));
+        }
+        return marks;
+    }
+
+    private static String counts(Judgement judgement) {
+        if (judgement.n() == 0 && judgement.excluded() == 0) {
+            return "";
+        }
+        String words = "n = " + judgement.n() + (judgement.n() == 1 ? " specimen" : " specimens") + ", one lot";
+        if (judgement.bounds() > 0) {
+            words += ", " + judgement.bounds() + " of them bounds";
+        }
+        return judgement.excluded() > 0 ? words + "; " + judgement.excluded() + " excluded" : words;
+    }
+
+    private static String bound(Judgement judgement, Requirement claim, int digits, String unit) {
+        if (judgement.lower().isEmpty()) {
+            return "";
+        }
+        String lower = Figures.significant(judgement.lower().getAsDouble(), digits + 1);
+        if (judgement.upper().isEmpty() || claim.upper().isEmpty()) {
+            return "95 % lower bound " + lower + (unit.isEmpty() ? "" : " " + unit);
+        }
+        String upper = with(judgement.upper().getAsDouble(), digits + 1, unit);
+        return claim.lower().isEmpty() ? "95 % upper bound " + upper : "95 % bounds " + lower + " and " + upper;
+    }
+
+    private static String description(Judgements.Detail detail, Judgement judgement, int digits, String unit) {
+        Optional<String> mean = judgement.mean().isPresent()
+                ? Optional.of(with(judgement.mean().getAsDouble(), digits, unit))
+                : Optional.empty();
+        return detail.claim().title() + ", claimed "
+                + detail.claim().requirement().words() + ": "
+                + judgement.verdict().words() + mean.map(m -> ", mean " + m).orElse("") + ".";
+    }
+
+    private static String with(double value, int digits, String unit) {
+        String figure = Figures.significant(value, digits);
+        return unit.isEmpty() ? figure : figure + " " + unit;
+    }
+}

@@ -1,0 +1,116 @@
+package org.ysometron.app.gate;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.GrantedAuthority;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.ysometron.app.lot.LotState;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.product.Products;
+import org.ysometron.core.gate.Block;
+
+/** The home page: every lot not yet decided, what blocks it and what is due next. */
+@Controller
+class GateController {
+
+    private static final int PAGE = 25;
+    private static final Set<LotState> UNDECIDED = Set.of(LotState.WAITING, LotState.HELD);
+    private static final Set<LotState> DECIDED = Set.of(LotState.RELEASED, LotState.REJECTED);
+
+    private final Lots lots;
+    private final Products products;
+    private final Decisions decisions;
+    private final Clock clock;
+
+    GateController(Lots lots, Products products, Decisions decisions, Clock clock) {
+        this.lots = lots;
+        this.products = products;
+        this.decisions = decisions;
+        this.clock = clock;
+    }
+
+    /** A lot that waits. */
+    record Waiting(
+            LotView lot,
+            String product,
+            long days,
+            List<Block> blocks,
+            @Nullable Block next,
+            boolean mine,
+            boolean ready) {}
+
+    /** A lot that was decided. */
+    record Decided(LotView lot, String product, Decisions.@Nullable DecisionView decision) {}
+
+    @GetMapping("/")
+    String gate(
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "") String find,
+            Authentication who,
+            Model model) {
+        if (!find.isBlank()) {
+            return "redirect:/lots/" + lots.named(find.strip()).code();
+        }
+        Lots.LotPage found = lots.page(UNDECIDED, page, PAGE, true);
+        Map<Long, List<Block>> blocks = decisions.blocks(found.lots());
+        Set<String> rights = who.getAuthorities().stream()
+                .map(GrantedAuthority::getAuthority)
+                .collect(Collectors.toSet());
+        Map<Long, String> names = new HashMap<>();
+        LocalDate today = LocalDate.now(clock);
+        List<Waiting> rows = found.lots().stream()
+                .map(lot -> waiting(lot, blocks.getOrDefault(lot.id(), List.of()), rights, names, today))
+                .toList();
+        model.addAttribute("rows", rows);
+        model.addAttribute("found", found);
+        model.addAttribute("noProducts", products.all().isEmpty());
+        return "gate/gate";
+    }
+
+    @GetMapping("/decided")
+    String decided(@RequestParam(defaultValue = "0") int page, Model model) {
+        Lots.LotPage found = lots.page(DECIDED, page, PAGE, false);
+        Map<Long, String> names = new HashMap<>();
+        model.addAttribute(
+                "rows",
+                found.lots().stream()
+                        .map(lot -> new Decided(
+                                lot,
+                                name(lot, names),
+                                decisions.newest(lot.id()).orElse(null)))
+                        .toList());
+        model.addAttribute("found", found);
+        return "gate/decided";
+    }
+
+    private Waiting waiting(
+            LotView lot, List<Block> blocks, Set<String> rights, Map<Long, String> names, LocalDate today) {
+        Optional<Block> next = blocks.stream().findFirst();
+        String lifter = next.map(block -> block.lifter().name()).orElse("RELEASE");
+        return new Waiting(
+                lot,
+                name(lot, names),
+                ChronoUnit.DAYS.between(lot.madeOn(), today),
+                blocks,
+                next.orElse(null),
+                rights.contains(lifter),
+                blocks.isEmpty());
+    }
+
+    private String name(LotView lot, Map<Long, String> names) {
+        return names.computeIfAbsent(lot.productId(), id -> products.product(id).name());
+    }
+}

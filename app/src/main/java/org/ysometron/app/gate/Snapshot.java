@@ -1,0 +1,105 @@
+package org.ysometron.app.gate;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Everything a decision rested on, frozen as text. The certificate is made from this alone, so that it shows what was
+ * decided on even when later readings or rules say otherwise.
+ */
+record Snapshot(
+        int format,
+        String lot,
+        int revision,
+        String product,
+        String productCode,
+        String colour,
+        String madeOn,
+        String size,
+        String note,
+        int datasheetRevision,
+        String datasheetValidFrom,
+        List<ClaimLine> claims,
+        List<SpecimenLine> specimens,
+        List<LimitLine> baselines,
+        List<SignalLine> signals,
+        List<String> enteredBy,
+        String disposition,
+        String reason,
+        String decidedBy,
+        String decidedAt,
+        String software) {
+
+    static final int FORMAT = 1;
+
+    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+
+    /** A claim with its figures at full precision. */
+    record ClaimLine(
+            String title,
+            String claimed,
+            String asTyped,
+            String terms,
+            String verdict,
+            String reason,
+            int n,
+            int bounds,
+            int excluded,
+            @Nullable Double mean,
+            @Nullable Double sd,
+            @Nullable Double lower,
+            @Nullable Double upper,
+            String unit,
+            int digits) {}
+
+    /** A specimen with its readings and what they were reduced to. */
+    record SpecimenLine(
+            String label,
+            String terms,
+            String kind,
+            @Nullable Double value,
+            String unit,
+            String outcome,
+            String method,
+            List<ReadingLine> readings) {}
+
+    /** A reading as typed. */
+    record ReadingLine(
+            String name,
+            String typed,
+            double value,
+            String unit,
+            String by,
+            String at,
+            boolean counts,
+            String reason) {}
+
+    /** The limits in force for a series. */
+    record LimitLine(String series, int version, double lower, double centre, double upper) {}
+
+    /** A signal and its answer. */
+    record SignalLine(String series, String words, String answer, String by) {}
+
+    String toText() {
+        return MAPPER.writeValueAsString(this);
+    }
+
+    static Snapshot of(String text) {
+        return MAPPER.readValue(text, Snapshot.class);
+    }
+
+    /** SHA-256 of the text in UTF-8, as 64 hexadecimal digits. */
+    static String hash(String text) {
+        try {
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(digest);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every Java has SHA-256", e);
+        }
+    }
+}

@@ -1,0 +1,153 @@
+package org.ysometron.app.gate;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.ReadingView;
+import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.drift.Baselines;
+import org.ysometron.app.drift.Signals;
+import org.ysometron.app.drift.Signals.LotSignal;
+import org.ysometron.app.evidence.Judgements;
+import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.product.Products;
+import org.ysometron.core.claim.Judgement;
+import org.ysometron.core.gate.Disposition;
+import org.ysometron.core.method.Result;
+
+/** Gathers what a decision rests on. */
+@Component
+class Snapshots {
+
+    private final Products products;
+    private final Bench bench;
+    private final Judgements judgements;
+    private final SeriesPoints series;
+    private final Baselines baselines;
+    private final Signals signals;
+
+    Snapshots(
+            Products products,
+            Bench bench,
+            Judgements judgements,
+            SeriesPoints series,
+            Baselines baselines,
+            Signals signals) {
+        this.products = products;
+        this.bench = bench;
+        this.judgements = judgements;
+        this.series = series;
+        this.baselines = baselines;
+        this.signals = signals;
+    }
+
+    Snapshot take(LotView lot, int revision, Disposition disposition, String reason, String by, String at) {
+        Products.ProductView product = products.product(lot.productId());
+        Products.DatasheetView datasheet = products.datasheet(lot.datasheetId());
+        return new Snapshot(
+                Snapshot.FORMAT,
+                lot.code(),
+                revision,
+                product.name(),
+                product.code(),
+                lot.colour(),
+                lot.madeOn().toString(),
+                lot.size(),
+                lot.note(),
+                datasheet.revision(),
+                datasheet.validFrom().toString(),
+                judgements.details(lot).stream().map(Snapshots::claim).toList(),
+                bench.records(lot.id()).stream().map(Snapshots::specimen).toList(),
+                limits(lot),
+                signals.of(List.of(lot.id())).getOrDefault(lot.id(), List.of()).stream()
+                        .map(Snapshots::signal)
+                        .toList(),
+                bench.enterers(lot.id()).stream().sorted().toList(),
+                disposition.words(),
+                reason,
+                by,
+                at,
+                "Ysometron 0.1.0");
+    }
+
+    private static Snapshot.ClaimLine claim(Judgements.Detail detail) {
+        Judgement judgement = detail.judgement();
+        return new Snapshot.ClaimLine(
+                detail.claim().title(),
+                detail.claim().requirement().words(),
+                detail.claim().asTyped(),
+                detail.claim().terms(),
+                judgement.verdict().words(),
+                judgement.reason(),
+                judgement.n(),
+                judgement.bounds(),
+                judgement.excluded(),
+                boxed(judgement.mean()),
+                boxed(judgement.sd()),
+                boxed(judgement.lower()),
+                boxed(judgement.upper()),
+                detail.claim().property().unit(),
+                detail.claim().property().digits());
+    }
+
+    private static Snapshot.SpecimenLine specimen(SpecimenRecord record) {
+        Optional<Result> strength = record.strength();
+        return new Snapshot.SpecimenLine(
+                record.specimen().label(),
+                record.specimen().conditions().words(),
+                strength.map(result -> result.kind().name()).orElse("NOT_TESTED"),
+                strength.map(Result::value).orElse(null),
+                strength.map(Result::unit).orElse(""),
+                record.force()
+                        .map(ReadingView::outcome)
+                        .map(outcome -> outcome.words())
+                        .orElse(""),
+                strength.map(Result::revision).orElse(""),
+                record.readings().stream().map(Snapshots::reading).toList());
+    }
+
+    private static Snapshot.ReadingLine reading(ReadingView reading) {
+        return new Snapshot.ReadingLine(
+                reading.quantity().words() + " " + reading.place(),
+                reading.typed(),
+                reading.value(),
+                reading.quantity().unit().symbol(),
+                reading.enteredBy(),
+                reading.enteredAt().toString(),
+                reading.live(),
+                reading.reason());
+    }
+
+    private List<Snapshot.LimitLine> limits(LotView lot) {
+        List<Snapshot.LimitLine> lines = new ArrayList<>();
+        for (long seriesId : judgements.seriesOf(lot.id()).stream().sorted().toList()) {
+            baselines
+                    .newest(seriesId)
+                    .ifPresent(baseline -> lines.add(new Snapshot.LimitLine(
+                            series.series(seriesId).title(),
+                            baseline.version(),
+                            baseline.lower(),
+                            baseline.centre(),
+                            baseline.upper())));
+        }
+        return lines;
+    }
+
+    private static Snapshot.SignalLine signal(LotSignal signal) {
+        Signals.AnswerView answer = signal.answer();
+        return new Snapshot.SignalLine(
+                signal.title(),
+                signal.words(),
+                answer == null ? "" : answer.answer(),
+                answer == null ? "" : answer.by());
+    }
+
+    private static @Nullable Double boxed(OptionalDouble value) {
+        return value.isPresent() ? value.getAsDouble() : null;
+    }
+}

@@ -1,0 +1,23 @@
+package org.ysometron.app.lot;
+
+import jakarta.persistence.LockModeType;
+import java.util.Collection;
+import java.util.Optional;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+
+interface LotRepository extends JpaRepository<Lot, Long> {
+
+    Optional<Lot> findByCode(String code);
+
+    boolean existsByCode(String code);
+
+    Page<Lot> findByStateIn(Collection<LotState> states, Pageable page);
+
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select lot from Lot lot where lot.id = :id")
+    Optional<Lot> lock(long id);
+}

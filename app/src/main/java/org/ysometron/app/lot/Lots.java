@@ -1,0 +1,198 @@
+package org.ysometron.app.lot;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Sort;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.dimension.SpecimenDesign;
+
+/** Lots and their specimens. */
+@Component
+public class Lots {
+
+    /** Specimens of one set at the most; more is a slip of the keyboard. */
+    public static final int LARGEST_SET = 60;
+
+    private final LotRepository lots;
+    private final SpecimenSetRepository sets;
+    private final SpecimenRepository specimens;
+    private final Products products;
+    private final Clock clock;
+
+    Lots(LotRepository lots, SpecimenSetRepository sets, SpecimenRepository specimens, Products products, Clock clock) {
+        this.lots = lots;
+        this.sets = sets;
+        this.specimens = specimens;
+        this.products = products;
+        this.clock = clock;
+    }
+
+    /** A lot about to be entered, checked for form already. */
+    public record NewLot(String code, String product, String colour, LocalDate madeOn, String size, String note) {}
+
+    /**
+     * A set of specimens about to be added.
+     *
+     * @param request key of the form it came from, so that sending it twice adds it once
+     */
+    public record NewSet(
+            String request,
+            SpecimenDesign design,
+            Orientation orientation,
+            Basis basis,
+            Conditioning conditioning,
+            double rate,
+            int count) {}
+
+    /** A page of lots and how many there are in all. */
+    public record LotPage(List<LotView> lots, int page, int pages, long total) {}
+
+    /** Enters a lot; it keeps the datasheet revision in force now. */
+    @Transactional
+    public LotView enter(NewLot form, String by) {
+        Products.ProductView product = products.named(form.product());
+        Products.DatasheetView datasheet = products.newestDatasheet(product.id())
+                .orElseThrow(() ->
+                        new Refusal("product", product.name() + " has no datasheet yet: publish its claims first."));
+        if (lots.existsByCode(form.code())) {
+            throw new Refusal("code", "There is already a lot '" + form.code() + "'.");
+        }
+        if (!product.colours().contains(form.colour())) {
+            throw new Refusal("colour", product.name() + " is made in " + String.join(", ", product.colours()) + ".");
+        }
+        if (form.madeOn().isAfter(LocalDate.now(clock))) {
+            throw new Refusal("madeOn", "The lot cannot have been made after today.");
+        }
+        Lot lot = new Lot();
+        lot.code = form.code();
+        lot.productId = product.id();
+        lot.datasheetId = datasheet.id();
+        lot.colour = form.colour();
+        lot.madeOn = form.madeOn();
+        lot.size = form.size();
+        lot.note = form.note();
+        lot.state = LotState.WAITING;
+        lot.createdBy = by;
+        lot.createdAt = clock.instant();
+        return view(lots.save(lot));
+    }
+
+    /** Adds a set of specimens, labelled on from those the orientation already has. */
+    @Transactional
+    public List<SpecimenView> addSet(long lotId, NewSet form, String by) {
+        lockUndecided(lotId);
+        if (sets.existsByRequest(form.request())) {
+            return List.of();
+        }
+        if (form.count() < 1 || form.count() > LARGEST_SET) {
+            throw new Refusal("count", "A set has 1 to " + LARGEST_SET + " specimens.");
+        }
+        SpecimenSet set = new SpecimenSet();
+        set.lotId = lotId;
+        set.request = form.request();
+        set.design = form.design();
+        set.orientation = form.orientation();
+        set.basis = form.basis();
+        set.conditioning = form.conditioning();
+        set.rate = form.rate();
+        set.createdBy = by;
+        set.createdAt = clock.instant();
+        sets.save(set);
+        int before = specimens.count(lotId, form.orientation());
+        for (int i = 1; i <= form.count(); i++) {
+            Specimen specimen = new Specimen();
+            specimen.lotId = lotId;
+            specimen.set = set;
+            specimen.place = before + i;
+            specimen.label = form.orientation().name() + (before + i);
+            specimens.save(specimen);
+        }
+        return specimens(lotId);
+    }
+
+    /** The lot with this code. */
+    public LotView named(String code) {
+        return lots.findByCode(code).map(Lots::view).orElseThrow(() -> new NotFound("lot '" + code + "'"));
+    }
+
+    /** The lot with this key. */
+    public LotView lot(long id) {
+        return lots.findById(id).map(Lots::view).orElseThrow(() -> new NotFound("lot " + id));
+    }
+
+    /** Several lots by their keys. */
+    public List<LotView> all(Collection<Long> ids) {
+        return lots.findAllById(ids).stream().map(Lots::view).toList();
+    }
+
+    /** A page of the lots in these states, by the day they were made. */
+    public LotPage page(Set<LotState> states, int page, int size, boolean oldestFirst) {
+        Sort sort = Sort.by(oldestFirst ? Sort.Direction.ASC : Sort.Direction.DESC, "madeOn", "id");
+        var found = lots.findByStateIn(states, PageRequest.of(Math.max(page, 0), size, sort));
+        return new LotPage(
+                found.map(Lots::view).getContent(), found.getNumber(), found.getTotalPages(), found.getTotalElements());
+    }
+
+    /** The lot's specimens in order of their sets. */
+    public List<SpecimenView> specimens(long lotId) {
+        return specimensOf(List.of(lotId));
+    }
+
+    /** The specimens of several lots, lot by lot. */
+    public List<SpecimenView> specimensOf(Collection<Long> lotIds) {
+        return specimens.ofLots(lotIds).stream().map(Specimen::view).toList();
+    }
+
+    /** The specimen of the lot with this label, written with or without the lot's code, in any case. */
+    public SpecimenView specimen(LotView lot, String name) {
+        String label = name.strip().toUpperCase(Locale.ROOT);
+        String prefix = lot.code().toUpperCase(Locale.ROOT) + "-";
+        String wanted = label.startsWith(prefix) ? label.substring(prefix.length()) : label;
+        return specimens(lot.id()).stream()
+                .filter(specimen -> specimen.label().equals(wanted))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("specimen '" + name.strip() + "' in lot " + lot.code()));
+    }
+
+    /** Locks the lot until the transaction ends, so that two people at it take turns; refused once it is decided. */
+    public LotView lockUndecided(long id) {
+        LotView lot = lots.lock(id).map(Lots::view).orElseThrow(() -> new NotFound("lot " + id));
+        if (!lot.state().isUndecided()) {
+            throw new Refusal("Lot " + lot.code() + " is " + lot.state().words()
+                    + "; its record is closed and takes no more entries.");
+        }
+        return lot;
+    }
+
+    /** Moves a locked lot to another state. */
+    @Transactional
+    public void move(long id, LotState state) {
+        lots.lock(id).orElseThrow(() -> new NotFound("lot " + id)).state = state;
+    }
+
+    private static LotView view(Lot lot) {
+        return new LotView(
+                lot.id,
+                lot.code,
+                lot.productId,
+                lot.datasheetId,
+                lot.colour,
+                lot.madeOn,
+                lot.size,
+                lot.note,
+                lot.state,
+                lot.createdBy);
+    }
+}

@@ -1,0 +1,15 @@
+package org.ysometron.app.lot;
+
+import java.util.Collection;
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface SpecimenRepository extends JpaRepository<Specimen, Long> {
+
+    @Query("select s from Specimen s join fetch s.set where s.lotId in :lots order by s.lotId, s.set.id, s.place")
+    List<Specimen> ofLots(Collection<Long> lots);
+
+    @Query("select count(s) from Specimen s where s.lotId = :lot and s.set.orientation = :orientation")
+    int count(long lot, org.ysometron.core.claim.Orientation orientation);
+}

@@ -1,0 +1,8 @@
+package org.ysometron.app.lot;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface SpecimenSetRepository extends JpaRepository<SpecimenSet, Long> {
+
+    boolean existsByRequest(String request);
+}

@@ -1,0 +1,45 @@
+package org.ysometron.app.web;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.GrantedAuthority;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ModelAttribute;
+
+/** What every page's frame needs. */
+@ControllerAdvice
+class PageAdvice {
+
+    /**
+     * The signed-in account as a page sees it.
+     *
+     * @param name the account
+     * @param rights names of its rights
+     */
+    record Me(String name, Set<String> rights) {
+
+        public boolean may(String right) {
+            return rights.contains(right);
+        }
+    }
+
+    @ModelAttribute("me")
+    Me me(@Nullable Authentication authentication) {
+        if (authentication == null) {
+            return new Me("", Set.of());
+        }
+        Set<String> rights = authentication.getAuthorities().stream()
+                .map(GrantedAuthority::getAuthority)
+                .map(String::valueOf)
+                .collect(Collectors.toSet());
+        return new Me(authentication.getName(), rights);
+    }
+
+    @ModelAttribute("fragment")
+    boolean fragment(HttpServletRequest request) {
+        return "true".equals(request.getHeader("HX-Request"));
+    }
+}

@@ -1,0 +1,47 @@
+package org.ysometron.app.web;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** What is wrong with a form, by field; the empty field name stands for the form as a whole. */
+public final class Problems {
+
+    private final Map<String, String> byField = new LinkedHashMap<>();
+
+    /** Adds a message unless the field already has one. */
+    public void add(String field, String message) {
+        byField.putIfAbsent(field, message);
+    }
+
+    /** Adds a refusal at its field. */
+    public void add(Refusal refusal) {
+        add(refusal.field(), refusal.words());
+    }
+
+    /** Requires text of at most {@code longest} characters; returns it stripped. */
+    public String text(String field, @Nullable String given, String name, int longest, boolean required) {
+        String text = given == null ? "" : given.strip();
+        if (required && text.isEmpty()) {
+            add(field, name + " is missing.");
+        } else if (text.length() > longest) {
+            add(field, name + " has " + text.length() + " characters; " + longest + " are the most.");
+        }
+        return text;
+    }
+
+    /** Whether nothing is wrong. */
+    public boolean none() {
+        return byField.isEmpty();
+    }
+
+    /** The message at a field; null when there is none. */
+    public @Nullable String at(String field) {
+        return byField.get(field);
+    }
+
+    /** All messages. */
+    public Map<String, String> all() {
+        return Map.copyOf(byField);
+    }
+}

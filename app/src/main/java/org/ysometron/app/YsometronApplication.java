@@ -1,6 +1,7 @@
 package org.ysometron.app;
 
 import java.time.Clock;
+import java.time.ZoneId;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -18,7 +19,8 @@ public class YsometronApplication {
 
     @Bean
     Clock clock() {
-        return Clock.system(java.time.ZoneId.systemDefault());
+        // The database keeps milliseconds; what is read back must equal what was written.
+        return Clock.tickMillis(ZoneId.systemDefault());
     }
 
     /** The line that the start script waits for. */

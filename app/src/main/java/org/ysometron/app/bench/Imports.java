@@ -125,8 +125,8 @@ class Imports {
             throw new Refusal(
                     "file", "Nothing was taken in: " + read.preview.bad().size() + " cells cannot be read.");
         }
-        bench.enterAll(lot, read.entries, by, staged.id);
         staged.state = StagedImport.TAKEN;
+        bench.enterAll(lot, read.entries, by, staged.id);
         return read.preview;
     }
 

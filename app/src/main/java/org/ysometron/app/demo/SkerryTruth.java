@@ -29,7 +29,7 @@ record SkerryTruth(int lots) {
     private static final double FLAT = 55;
     private static final double UPRIGHT = 28.5;
     private static final double SLIDE_PER_LOT = 0.30;
-    private static final double BAD_LOT_LOSS = 3.4;
+    private static final double BAD_LOT_LOSS = 4.8;
 
     /** Index of the first lot made with the raised share of regrind; from there the upright strength slides. */
     int slideFrom() {

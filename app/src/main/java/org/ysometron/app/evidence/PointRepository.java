@@ -25,7 +25,7 @@ interface PointRepository extends JpaRepository<Point, Long> {
 
     List<Point> findByLotId(long lotId);
 
-    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Modifying(flushAutomatically = true)
     @Query("delete from Point p where p.lotId = :lot")
     void deleteOfLot(long lot);
 }

@@ -10,7 +10,7 @@ interface StoredJudgementRepository extends JpaRepository<StoredJudgement, Long>
 
     List<StoredJudgement> findByLotIdIn(Collection<Long> lotIds);
 
-    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Modifying(flushAutomatically = true)
     @Query("delete from StoredJudgement j where j.lotId = :lot")
     void deleteOfLot(long lot);
 }

@@ -45,7 +45,7 @@ class Strips {
                 judgement.reason(),
                 counts(judgement),
                 judgement.mean().isPresent() ? with(judgement.mean().getAsDouble(), digits, unit) : "",
-                bound(judgement, claim, digits, unit),
+                boundWords(judgement, claim, digits, unit),
                 judgement.probability().isPresent()
                         ? Figures.probability(judgement.probability().getAsDouble())
                         : "",
@@ -177,7 +177,7 @@ class Strips {
         return judgement.excluded() > 0 ? words + "; " + judgement.excluded() + " excluded" : words;
     }
 
-    private static String bound(Judgement judgement, Requirement claim, int digits, String unit) {
+    static String boundWords(Judgement judgement, Requirement claim, int digits, String unit) {
         if (judgement.lower().isEmpty()) {
             return "";
         }

@@ -75,7 +75,11 @@ public class Decisions {
         private final transient List<Block> blocks;
 
         Blocked(List<Block> blocks) {
-            super("disposition", "The lot cannot be released: " + blocks.size() + " reason(s) stand in the way.");
+            super(
+                    "disposition",
+                    "The lot cannot be released: "
+                            + (blocks.size() == 1 ? "one thing stands" : blocks.size() + " things stand")
+                            + " in the way.");
             this.blocks = blocks;
         }
 

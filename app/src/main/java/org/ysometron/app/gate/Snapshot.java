@@ -3,9 +3,14 @@ package org.ysometron.app.gate;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import org.ysometron.core.working.Figures;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -54,8 +59,20 @@ record Snapshot(
             @Nullable Double sd,
             @Nullable Double lower,
             @Nullable Double upper,
+            boolean lowerEdge,
+            boolean upperEdge,
             String unit,
-            int digits) {}
+            int digits) {
+
+        /** The bound that faces each edge of the claim, rounded for print. */
+        public String bound() {
+            String low = lower == null || !lowerEdge ? "" : Figures.significant(lower, digits);
+            String high = upper == null || !upperEdge ? "" : Figures.significant(upper, digits);
+            return low.isEmpty() && high.isEmpty()
+                    ? "—"
+                    : low.isEmpty() || high.isEmpty() ? low + high : low + " to " + high;
+        }
+    }
 
     /** A specimen with its readings and what they were reduced to. */
     record SpecimenLine(
@@ -84,6 +101,12 @@ record Snapshot(
 
     /** A signal and its answer. */
     record SignalLine(String series, String words, String answer, String by) {}
+
+    /** When it was decided, to the minute. */
+    public String decidedAtShown() {
+        return DateTimeFormatter.ofPattern("d MMM uuuu, HH:mm 'UTC'", Locale.ENGLISH)
+                .format(Instant.parse(decidedAt).atOffset(ZoneOffset.UTC));
+    }
 
     String toText() {
         return MAPPER.writeValueAsString(this);

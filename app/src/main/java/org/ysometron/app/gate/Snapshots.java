@@ -91,6 +91,8 @@ class Snapshots {
                 boxed(judgement.sd()),
                 boxed(judgement.lower()),
                 boxed(judgement.upper()),
+                detail.claim().requirement().lower().isPresent(),
+                detail.claim().requirement().upper().isPresent(),
                 detail.claim().property().unit(),
                 detail.claim().property().digits());
     }

@@ -7,6 +7,7 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.ui.Model;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ControllerAdvice;
@@ -94,6 +95,8 @@ class ErrorAdvice {
 
     private static String page(Model model, HttpServletResponse response, HttpStatus status, String what, String todo) {
         response.setStatus(status.value());
+        model.addAttribute(
+                "me", PageAdvice.of(SecurityContextHolder.getContext().getAuthentication()));
         model.addAttribute("status", status.value());
         model.addAttribute("what", what);
         model.addAttribute("todo", todo);

@@ -28,6 +28,11 @@ class PageAdvice {
 
     @ModelAttribute("me")
     Me me(@Nullable Authentication authentication) {
+        return of(authentication);
+    }
+
+    /** The account as a page sees it; a page that reports a problem has no other way to it. */
+    static Me of(@Nullable Authentication authentication) {
         if (authentication == null) {
             return new Me("", Set.of());
         }

@@ -1,0 +1,96 @@
+package org.ysometron.app;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.Quantity;
+import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Outcome;
+
+/** Lots for tests, in a colour of their own so that the demo's charts stay as they are. */
+@Component
+public class TestLots {
+
+    private final Lots lots;
+    private final Bench bench;
+    private final Instruments instruments;
+
+    TestLots(Lots lots, Bench bench, Instruments instruments) {
+        this.lots = lots;
+        this.bench = bench;
+        this.instruments = instruments;
+    }
+
+    /** A slate lot with five specimens flat and five upright. */
+    public LotView lot() {
+        String code = "T-" + UUID.randomUUID().toString().substring(0, 8);
+        LotView lot = lots.enter(
+                new Lots.NewLot(code, "skerry-bf10", "slate", LocalDate.now().minusDays(1), "", ""), "quality");
+        set(lot, Orientation.XY, 5);
+        set(lot, Orientation.ZX, 5);
+        return lot;
+    }
+
+    public void set(LotView lot, Orientation orientation, int count) {
+        lots.addSet(
+                lot.id(),
+                new Lots.NewSet(
+                        UUID.randomUUID().toString(),
+                        SpecimenDesign.TENSION_BAR_4,
+                        orientation,
+                        Basis.SOLID,
+                        Conditioning.DRY,
+                        5,
+                        count),
+                "quality");
+    }
+
+    public long gauge(String name) {
+        return instruments.gauges().stream()
+                .filter(gauge -> gauge.name().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .id();
+    }
+
+    public Bench.Entry width(String specimen, int place, String typed) {
+        return new Bench.Entry(specimen, Quantity.WIDTH, place, typed, null, 0, "");
+    }
+
+    public Bench.Entry thickness(String specimen, int place, String typed) {
+        return new Bench.Entry(specimen, Quantity.THICKNESS, place, typed, null, 0, "");
+    }
+
+    public Bench.Entry force(String specimen, String typed, Outcome outcome) {
+        return new Bench.Entry(specimen, Quantity.FORCE, 1, typed, outcome, gauge("bench load cell"), typed);
+    }
+
+    /** Measures specimens at 4.00 × 4.00 mm and breaks them with these forces in N. */
+    public void test(LotView lot, Orientation orientation, String by, double... forces) {
+        List<Bench.Entry> entries = new ArrayList<>();
+        for (int i = 0; i < forces.length; i++) {
+            String specimen = orientation.name() + (i + 1);
+            entries.add(width(specimen, 1, "4.00"));
+            entries.add(thickness(specimen, 1, "4.00"));
+            entries.add(force(specimen, String.valueOf(forces[i]), Outcome.BROKE_IN_GAUGE));
+        }
+        bench.enterAll(lot, entries, by, null);
+    }
+
+    /** A lot that every claim of the demo's datasheet holds for. */
+    public LotView goodLot(String by) {
+        LotView lot = lot();
+        test(lot, Orientation.XY, by, 880, 884, 890, 876, 871);
+        test(lot, Orientation.ZX, by, 450, 455, 462, 447, 458);
+        return lot;
+    }
+}

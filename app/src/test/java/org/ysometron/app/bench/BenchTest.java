@@ -1,0 +1,222 @@
+package org.ysometron.app.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+import static org.hamcrest.Matchers.allOf;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.ResultActions;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.Result;
+
+class BenchTest extends DemoSite {
+
+    private static final RequestPostProcessor BENCH = user("bench").authorities(new SimpleGrantedAuthority("ENTRY"));
+
+    /** M1: a wrong unit is refused beside its field with 422, and what was typed is still there. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            F1 | 12 Nm   | is a torque, not a force
+            F1 | 88 kg   | type kgf
+            F1 | 55 MPa  | is a stress, not a force
+            W1 | 4 N     | is a force, not a length
+            W1 | ''      | Nothing was typed
+            W1 | vier    | is not a number
+            W1 | 40.2    | Has the decimal point slipped?
+            """)
+    void whatCannotBeAReadingIsSaidBesideTheField(String field, String typed, String said) throws Exception {
+        LotView lot = testLots.lot();
+        testLots.test(lot, Orientation.XY, "bench", 880);
+        bench.enter(lot, testLots.width("ZX1", 2, "4.00"), "bench");
+        bench.enter(lot, testLots.thickness("ZX1", 1, "4.00"), "bench");
+
+        type(lot, "ZX1", field, typed)
+                .andExpect(status().is(422))
+                .andExpect(content().string(allOf(containsString(said), containsString("value=\"" + typed + "\""))));
+        assertThat(record(lot, "ZX1").at(Quantity.WIDTH, 1)).isEmpty();
+        assertThat(record(lot, "ZX1").force()).isEmpty();
+    }
+
+    @Test
+    void aDoubtedValueStandsWhenItIsSentAgain() throws Exception {
+        LotView lot = testLots.lot();
+
+        http.perform(post("/lots/" + lot.code() + "/bench")
+                        .with(BENCH)
+                        .with(csrf())
+                        .header("HX-Request", "true")
+                        .param("specimen", "XY1")
+                        .param("field", "W1")
+                        .param("typed", "7.1")
+                        .param("confirm", "7.1"))
+                .andExpect(status().isOk());
+        assertThat(record(lot, "XY1").at(Quantity.WIDTH, 1)).get().satisfies(r -> assertThat(r.value())
+                .isEqualTo(7.1));
+    }
+
+    /** M1: converted, both shown. */
+    @Test
+    void aUnitIsConvertedAndBothAreKept() throws Exception {
+        LotView lot = testLots.lot();
+
+        type(lot, "XY1", "W1", "0.158 in").andExpect(status().isOk());
+
+        ReadingView reading = record(lot, "XY1").at(Quantity.WIDTH, 1).orElseThrow();
+        assertThat(reading.typed()).isEqualTo("0.158 in");
+        assertThat(reading.value()).isCloseTo(4.0132, within(1e-12));
+        http.perform(get("/lots/" + lot.code() + "/specimens/XY1/working").with(BENCH))
+                .andExpect(content().string(allOf(containsString("0.158 in"), containsString("4.0132"))));
+    }
+
+    @Test
+    void theSameReadingSentTwiceIsStoredOnce() throws Exception {
+        LotView lot = testLots.lot();
+
+        type(lot, "XY1", "W1", "4.01").andExpect(status().isOk());
+        type(lot, "XY1", "W1", "4.01").andExpect(status().isOk());
+        type(lot, "XY1", "W1", "4.02")
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("correct it")));
+
+        assertThat(record(lot, "XY1").readings()).hasSize(1);
+    }
+
+    /** M20: one stored reading; every summary is derived from it, so a correction reaches them all and the first stays. */
+    @Test
+    void aCorrectionKeepsTheFirstReadingAndChangesEverySummary() {
+        LotView lot = testLots.goodLot("bench");
+        double before = mean(lot);
+        ReadingView wrong = record(lot, "ZX1").force().orElseThrow();
+
+        assertThatThrownBy(() -> bench.correct(
+                        lot, wrong.id(), testLots.force("ZX1", "405", Outcome.BROKE_IN_GAUGE), " ", "bench"))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("why");
+        bench.correct(
+                lot, wrong.id(), testLots.force("ZX1", "405", Outcome.BROKE_IN_GAUGE), "misread 4 for 5", "quality");
+
+        SpecimenRecord record = record(lot, "ZX1");
+        assertThat(record.corrected()).singleElement().satisfies(first -> assertThat(first.typed())
+                .isEqualTo("450.0"));
+        assertThat(record.strength().orElseThrow().value()).isCloseTo(405 / 16.0, within(1e-9));
+        assertThat(mean(lot)).isCloseTo(before - 45 / 16.0 / 5, within(1e-9));
+        assertThatThrownBy(() -> bench.correct(
+                        lot, wrong.id(), testLots.force("ZX1", "1", Outcome.BROKE_IN_GAUGE), "again", "bench"))
+                .hasMessageContaining("corrected already");
+    }
+
+    /** M2: a force at or over the gauge's capacity is a bound, whatever was ticked. */
+    @Test
+    void theSmallGaugeEndsAtItsCapacity() throws Exception {
+        LotView lot = testLots.lot();
+        bench.enter(lot, testLots.width("XY1", 1, "4.00"), "bench");
+        bench.enter(lot, testLots.thickness("XY1", 1, "4.00"), "bench");
+        long small = testLots.gauge("hook gauge");
+
+        http.perform(get("/lots/" + lot.code() + "/bench")
+                        .with(BENCH)
+                        .param("step", "break")
+                        .param("gauge", "" + small))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("Use bench load cell"), containsString("hook gauge&#39;s capacity"))));
+        bench.enter(
+                lot, new Bench.Entry("XY1", Quantity.FORCE, 1, "512", Outcome.BROKE_IN_GAUGE, small, "512"), "bench");
+
+        Result result = record(lot, "XY1").strength().orElseThrow();
+        assertThat(result.kind()).isEqualTo(Result.Kind.AT_LEAST);
+        assertThat(result.value()).isCloseTo(500 / 16.0, within(1e-12));
+    }
+
+    /** M21: the range of the lots before is worked out from them, never kept as a record of its own. */
+    @Test
+    void extremesOfEarlierLotsAreComputed() throws Exception {
+        LotView lot = lots.named("SK-0130");
+        var earlier = earlierLots
+                .strengths(lot, record(lot, "ZX4").specimen().conditions())
+                .orElseThrow();
+
+        http.perform(get("/lots/SK-0130/bench/preview")
+                        .with(BENCH)
+                        .param("specimen", "ZX4")
+                        .param("field", "F1")
+                        .param("typed", "431")
+                        .param("gauge", "" + testLots.gauge("bench load cell")))
+                .andExpect(content()
+                        .string(containsString("means from "
+                                + org.ysometron.core.working.Figures.significant(earlier.least(), 3) + " to "
+                                + org.ysometron.core.working.Figures.significant(earlier.greatest(), 3))));
+        assertThat(earlier.means()).hasSize(29).contains(earlier.least(), earlier.greatest());
+        assertThat(earlier.means()).allMatch(mean -> mean >= earlier.least() && mean <= earlier.greatest());
+    }
+
+    @Test
+    void withoutTheRightOfEntryNothingIsEntered() throws Exception {
+        LotView lot = testLots.lot();
+
+        http.perform(post("/lots/" + lot.code() + "/bench")
+                        .with(user("guest").authorities(new SimpleGrantedAuthority("JUDGEMENT")))
+                        .with(csrf()))
+                .andExpect(status().isForbidden());
+        http.perform(post("/lots/" + lot.code() + "/bench").with(BENCH)).andExpect(status().isForbidden());
+        http.perform(get("/lots/no-such-lot").with(BENCH))
+                .andExpect(status().isNotFound())
+                .andExpect(content().string(containsString("no-such-lot")));
+        http.perform(get("/lots/" + lot.code() + "/bench?gauge=abc").with(BENCH))
+                .andExpect(status().isBadRequest());
+    }
+
+    @org.springframework.beans.factory.annotation.Autowired
+    private EarlierLots earlierLots;
+
+    private ResultActions type(LotView lot, String specimen, String field, String typed) throws Exception {
+        return http.perform(post("/lots/" + lot.code() + "/bench")
+                .with(BENCH)
+                .with(csrf())
+                .header("HX-Request", "true")
+                .param("specimen", specimen)
+                .param("field", field)
+                .param("typed", typed)
+                .param("outcome", "BROKE_IN_GAUGE")
+                .param("gauge", "" + testLots.gauge("bench load cell")));
+    }
+
+    private SpecimenRecord record(LotView lot, String label) {
+        return bench.records(lot.id()).stream()
+                .filter(record -> record.specimen().label().equals(label))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private double mean(LotView lot) {
+        LotView newer = testLots.lot();
+        return earlierLots.strengths(newer, record(lot, "ZX1").specimen().conditions()).orElseThrow().means().stream()
+                .filter(mean -> Math.abs(mean - average(lot)) < 1e-9)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private double average(LotView lot) {
+        return bench.records(lot.id()).stream()
+                .filter(record -> record.specimen().conditions().orientation() == Orientation.ZX)
+                .mapToDouble(record -> record.strength().orElseThrow().value())
+                .average()
+                .orElseThrow();
+    }
+}

@@ -1,0 +1,163 @@
+package org.ysometron.app.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.hamcrest.Matchers.allOf;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.web.Refusal;
+
+class ImportTest extends DemoSite {
+
+    private static final RequestPostProcessor BENCH = user("bench").authorities(new SimpleGrantedAuthority("ENTRY"));
+
+    @Autowired
+    private Imports imports;
+
+    /** The same two specimens, written in the ways that exports are written. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '@', textBlock = """
+            specimen,width_1 [mm],thickness_1 [mm],force [N],outcome~XY1,4.00,4.00,880,broke in gauge~XY2,4.02,3.99,871,slipped
+            specimen;width_1 [mm];thickness_1 [mm];force [kN];outcome~XY1;4,00;4,00;0,880;Broke in gauge~XY2;4,02;3,99;0,871;slipped
+            Specimen;Width (mm);Thickness (mm);Force (N);Outcome~xy1;4.00;4.00;880;broke_in_gauge~XY2;4.02;3.99;871;SLIPPED
+            specimen,width_1_mm,thickness_1_mm,force_n,outcome~XY1,4.00,4.00,880,~XY2,4.02,3.99,871,slipped
+            specimen,width,thickness,force,outcome~XY1,4.00 mm,0.400 cm,880 N,broke in gauge~XY2,4.02 mm,3.99 mm,0.871 kN,slipped
+            """)
+    void delimitersDecimalCommasAndUnitsAreRecognised(String file) {
+        LotView lot = testLots.lot();
+
+        Imports.Preview preview = stage(lot, "\uFEFF" + file.replace("~", "\r\n"));
+
+        assertThat(preview.bad()).isEmpty();
+        assertThat(preview.isReady()).isTrue();
+        assertThat(preview.readings()).isEqualTo(6);
+        assertThat(bench.records(lot.id())).allMatch(record -> record.readings().isEmpty());
+        imports.take(lot, preview.id(), "bench");
+        SpecimenRecord first = bench.records(lot.id()).get(0);
+        assertThat(first.strength().orElseThrow().value()).isEqualTo(55.0);
+        assertThat(bench.records(lot.id())
+                        .get(1)
+                        .strength()
+                        .orElseThrow()
+                        .kind()
+                        .name())
+                .isEqualTo("EXCLUDED");
+    }
+
+    /** M1: an import without units is refused. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '@', textBlock = """
+            specimen,width_1,thickness_1 [mm]~XY1,4.00,4.00           @ width 1@4.00@no unit
+            specimen,width_1 [mm],force [N]~XY9,4.00,880               @ specimen@XY9@no such specimen
+            specimen,width_1 [mm]~XY1,4.00~xy1,4.01                    @ specimen@xy1@row 2 already
+            specimen,width_1 [mm]~XY1,40.0                             @ width 1@40.0@decimal point slipped
+            specimen,width_1 [N]~XY1,4.00                              @ width 1@4.00@is a force, not a length
+            specimen,force [N],outcome~XY1,880,exploded                @ outcome@exploded@broke in gauge
+            specimen,width_1 [mm],outcome~XY1,4.00,slipped             @ outcome@slipped@needs the force
+            specimen,width_1 [mm]~XY1,abc                              @ width 1@abc@is not a number
+            specimen,width_1 [mm]~XY1,-4.0                             @ width 1@-4.0@not above zero
+            specimen,force [N]~XY1,NaN                                 @ force@NaN@is not a number
+            specimen,width_1 [mm]~XY1,4.00,5                           @ row@3 cells@more cells than columns
+            """)
+    void aBadRowIsNamedAndNothingIsTakenIn(String file, String column, String found, String reason) {
+        LotView lot = testLots.lot();
+
+        Imports.Preview preview = stage(lot, file.strip().replace("~", "\n"));
+
+        assertThat(preview.bad()).anySatisfy(bad -> {
+            assertThat(bad.column()).isEqualTo(column);
+            assertThat(bad.found()).isEqualTo(found);
+            assertThat(bad.reason()).contains(reason);
+            assertThat(bad.line()).isGreaterThan(1);
+        });
+        assertThatThrownBy(() -> imports.take(lot, preview.id(), "bench")).isInstanceOf(Refusal.class);
+        assertThat(bench.records(lot.id())).allMatch(record -> record.readings().isEmpty());
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '@', textBlock = """
+            ''                                    @ empty
+            specimen,width_1 [mm]                 @ no row of readings
+            width_1 [mm]~4.00                     @ there is no column
+            specimen,colour~XY1,red               @ colour' is not known
+            specimen,width_1 [mm],width_1 [mm]~XY1,4,4 @ stands there twice
+            specimen,width_1 [furlong]~XY1,4      @ furlong
+            """)
+    void aFileWhoseHeadMakesNoSenseIsRefusedWhole(String file, String said) {
+        assertThatThrownBy(() -> ReadingFile.read(file.replace("~", "\n")))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining(said);
+    }
+
+    /** M19's half: the same file twice is recognised. */
+    @Test
+    void theSameFileIsNeverTakenTwice() {
+        LotView lot = testLots.lot();
+        String file = "specimen,width_1 [mm],thickness_1 [mm],force [N]\nXY1,4.00,4.00,880\n";
+        Imports.Preview first = stage(lot, file);
+
+        imports.take(lot, first.id(), "bench");
+        imports.take(lot, first.id(), "bench");
+        Imports.Preview again = stage(lot, file);
+
+        assertThat(again.taken()).isTrue();
+        assertThat(again.id()).isEqualTo(first.id());
+        assertThat(bench.records(lot.id()).get(0).readings()).hasSize(3);
+    }
+
+    @Test
+    void aSpecimenThatHasReadingsIsNotOverwritten() {
+        LotView lot = testLots.lot();
+        testLots.test(lot, org.ysometron.core.claim.Orientation.XY, "bench", 880);
+
+        Imports.Preview preview = stage(lot, "specimen,force [N]\nXY1,700\n");
+
+        assertThat(preview.bad()).singleElement().satisfies(bad -> assertThat(bad.reason())
+                .contains("has this reading already"));
+    }
+
+    @Test
+    void throughThePages() throws Exception {
+        LotView lot = testLots.lot();
+        String path = "/lots/" + lot.code() + "/import";
+        MockMultipartFile nonsense =
+                new MockMultipartFile("file", "photo.png", "image/png", new byte[] {(byte) 0x89, 0, (byte) 0xff, 3});
+
+        http.perform(multipart(path)
+                        .file(nonsense)
+                        .param("gauge", "" + testLots.gauge("bench load cell"))
+                        .with(BENCH)
+                        .with(csrf()))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("not a text file")));
+        http.perform(multipart(path).with(BENCH).with(csrf())).andExpect(status().is(422));
+        http.perform(get(path + "/blank.csv").with(BENCH))
+                .andExpect(
+                        content().string(allOf(containsString("width_1 [mm]"), containsString(lot.code() + "-ZX5"))));
+        http.perform(get(path + "/999999").with(BENCH)).andExpect(status().isNotFound());
+        http.perform(post(path + "/999999").with(BENCH).with(csrf())).andExpect(status().isNotFound());
+    }
+
+    private Imports.Preview stage(LotView lot, String text) {
+        long id = imports.stage(
+                lot, "readings.csv", text.getBytes(StandardCharsets.UTF_8), testLots.gauge("bench load cell"), "bench");
+        return imports.preview(lot, id);
+    }
+}

@@ -1,0 +1,251 @@
+package org.ysometron.app.drift;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+import static org.hamcrest.Matchers.allOf;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.evidence.Judgements;
+import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.evidence.SeriesPoints.PointView;
+import org.ysometron.app.evidence.SeriesPoints.SeriesView;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Property;
+
+class DriftTest extends DemoSite {
+
+    private static final RequestPostProcessor QUALITY =
+            user("quality").authorities(new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("JUDGEMENT"));
+
+    @Autowired
+    private SeriesPoints series;
+
+    @Autowired
+    private Baselines baselines;
+
+    @Autowired
+    private Signals signals;
+
+    @Autowired
+    private DriftCharts charts;
+
+    @Autowired
+    private Products products;
+
+    @Autowired
+    private Judgements judgements;
+
+    /** The slide that the generator hid is found where it was hidden, and nowhere in the flat strength. */
+    @Test
+    void theHiddenSlideIsFound() {
+        SeriesView upright = strength("natural", Orientation.ZX);
+        SeriesView flat = strength("natural", Orientation.XY);
+        Set<Long> signalled = new HashSet<>();
+        Set<Long> flatSignalled = new HashSet<>();
+        List<PointView> points = series.points(upright.id());
+        signals.of(points.stream().map(PointView::lotId).toList())
+                .forEach((lotId, list) -> list.forEach(signal -> {
+                    if (signal.seriesId() == upright.id()) {
+                        signalled.add(lotId);
+                    } else if (signal.seriesId() == flat.id()) {
+                        flatSignalled.add(lotId);
+                    }
+                }));
+
+        assertThat(points).hasSize(30);
+        assertThat(flatSignalled).isEmpty();
+        assertThat(signalled)
+                .contains(points.get(28).lotId(), points.get(29).lotId())
+                .doesNotContainAnyElementsOf(
+                        points.subList(0, 20).stream().map(PointView::lotId).toList());
+    }
+
+    @Test
+    void thePageNamesTheSignalInWordsAtItsPoint() throws Exception {
+        SeriesView upright = strength("natural", Orientation.ZX);
+
+        http.perform(get("/products/skerry-bf10/drift").with(QUALITY).param("series", "" + upright.id()))
+                .andExpect(status().isOk())
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("beyond the lower limit"),
+                                containsString("lots in a row below the centre"),
+                                containsString("/lots/SK-0130"),
+                                containsString("baseline version 1"))));
+    }
+
+    /** M64: the claim's edge is a wall with words of its own, never among the control limits. */
+    @Test
+    void theClaimsEdgeIsNoControlLimit() {
+        DriftView view = charts.view(strength("natural", Orientation.ZX).id(), null);
+
+        assertThat(view.means().walls()).singleElement().satisfies(wall -> {
+            assertThat(wall.label()).contains("at least 24 MPa", "no control limit");
+            assertThat(wall.below()).isTrue();
+            assertThat(view.means().lines()).extracting(DriftView.Line::at).doesNotContain(wall.at());
+        });
+        assertThat(view.means().lines()).extracting(DriftView.Line::kind).containsExactly("centre", "limit", "limit");
+        assertThat(view.ranges().walls()).isEmpty();
+    }
+
+    /** M62: readings that change later leave a signed baseline as it was; only a new version with a reason moves it. */
+    @Test
+    void aBaselineIsNeverWorkedOutAnewByItself() {
+        LotView first = testLots.goodLot("bench");
+        LotView second = testLots.lot();
+        testLots.test(second, Orientation.ZX, "bench", 470, 465, 472, 468, 460);
+        SeriesView slate = strength("slate", Orientation.ZX);
+        Baselines.BaselineView signed =
+                baselines.sign(slate.id(), Set.of(first.id(), second.id()), "For a test.", "quality");
+        long reading = bench.records(first.id()).get(5).force().orElseThrow().id();
+
+        bench.correct(
+                first,
+                reading,
+                testLots.force("ZX1", "300", org.ysometron.core.method.Outcome.BROKE_IN_GAUGE),
+                "misread",
+                "bench");
+
+        Baselines.BaselineView after = baselines.newest(slate.id()).orElseThrow();
+        assertThat(after).isEqualTo(signed);
+        assertThat(baselines.working(signed.id(), "MPa").steps()).anySatisfy(step -> {
+            assertThat(step.symbol()).isEqualTo("x̄");
+            assertThat(step.value()).isCloseTo(signed.centre(), within(1e-12));
+        });
+        assertThatThrownBy(() -> baselines.sign(slate.id(), Set.of(first.id(), second.id()), " ", "quality"))
+                .isInstanceOf(Refusal.class);
+        Baselines.BaselineView next =
+                baselines.sign(slate.id(), Set.of(first.id(), second.id()), "Reading corrected.", "quality");
+        assertThat(next.version()).isEqualTo(signed.version() + 1);
+        assertThat(next.centre()).isLessThan(signed.centre());
+        assertThat(baselines.all(slate.id())).contains(signed);
+        assertThat(next.isProvisional()).isTrue();
+    }
+
+    /** M63: the limits in force come from the change between lots, not from the scatter within them. */
+    @Test
+    void limitsComeFromLotToLotVariation() {
+        SeriesView upright = strength("natural", Orientation.ZX);
+        List<PointView> first = series.points(upright.id()).subList(0, 20);
+        double meanRange = 0;
+        for (int i = 1; i < first.size(); i++) {
+            meanRange += Math.abs(first.get(i).mean() - first.get(i - 1).mean()) / 19;
+        }
+
+        // E₂ = 2.660 (ISO 7870-2).
+        assertThat(baselines.newest(upright.id()).orElseThrow().upper()
+                        - baselines.newest(upright.id()).orElseThrow().centre())
+                .isCloseTo(2.6587 * meanRange, within(1e-3));
+    }
+
+    /** M20: points and verdicts are worked out from the readings and nothing else. */
+    @Test
+    void everythingStoredCanBeRebuilt() {
+        LotView lot = lots.named("SK-0128");
+        SeriesView upright = strength("natural", Orientation.ZX);
+        var points = series.points(upright.id());
+        var judged = judgements.of(List.of(lot));
+        var signalled = signals.of(List.of(lot.id()));
+
+        judgements.rebuild(lot.id());
+
+        assertThat(series.points(upright.id())).isEqualTo(points);
+        assertThat(judgements.of(List.of(lot))).isEqualTo(judged);
+        assertThat(signals.of(List.of(lot.id()))).isEqualTo(signalled);
+    }
+
+    @Test
+    void aSignalIsAnsweredByJudgementOnly() throws Exception {
+        SeriesView upright = strength("natural", Orientation.ZX);
+        long lot = lots.named("SK-0129").id();
+        String path = "/series/" + upright.id() + "/answers";
+
+        http.perform(post(path)
+                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
+                        .with(csrf())
+                        .param("lot", "" + lot)
+                        .param("answer", "fine"))
+                .andExpect(status().isForbidden());
+        http.perform(post(path)
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("lot", "" + lot)
+                        .param("answer", " "))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("Say what changed")));
+    }
+
+    @Test
+    void aBaselineThatCannotBeIsSaidBesideTheField() throws Exception {
+        SeriesView upright = strength("natural", Orientation.ZX);
+        String path = "/series/" + upright.id() + "/baseline";
+
+        http.perform(post(path)
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("from", "SK-0120")
+                        .param("to", "SK-0101")
+                        .param("reason", "r"))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("made after the last")));
+        http.perform(post(path)
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("from", "SK-0101")
+                        .param("to", "nope")
+                        .param("without", "SK-9")
+                        .param("reason", ""))
+                .andExpect(status().is(422))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("called &#39;nope&#39;"),
+                                containsString("No lot of this series is called SK-9"),
+                                containsString("The reason is missing"))));
+    }
+
+    @Test
+    void aNewVersionIsSignedOnThePage() throws Exception {
+        SeriesView flat = strength("natural", Orientation.XY);
+
+        http.perform(post("/series/" + flat.id() + "/baseline")
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("from", "SK-0101")
+                        .param("to", "SK-0122")
+                        .param("without", "SK-0105")
+                        .param("reason", "Two more lots."))
+                .andExpect(redirectedUrl("/products/skerry-bf10/drift?series=" + flat.id()));
+        assertThat(baselines.newest(flat.id()).orElseThrow()).satisfies(b -> {
+            assertThat(b.version()).isGreaterThan(1);
+            assertThat(b.lots()).isEqualTo(21);
+            assertThat(b.signedBy()).isEqualTo("quality");
+        });
+    }
+
+    private SeriesView strength(String colour, Orientation orientation) {
+        return series.ofProduct(products.named("skerry-bf10").id()).stream()
+                .filter(view -> view.colour().equals(colour) && view.property() == Property.TENSILE_STRENGTH)
+                .filter(view -> view.conditions().orientation() == orientation)
+                .findFirst()
+                .orElseThrow();
+    }
+}

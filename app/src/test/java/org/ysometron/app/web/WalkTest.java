@@ -1,0 +1,220 @@
+package org.ysometron.app.web;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.core.claim.Orientation;
+
+/** The walk from claim to decision, done in a browser as a person would. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class WalkTest extends DemoSite {
+
+    @LocalServerPort
+    private int port;
+
+    private Browser browser;
+
+    @BeforeAll
+    void start() {
+        browser = new Browser(port);
+    }
+
+    @AfterAll
+    void stop() {
+        browser.close();
+    }
+
+    @Test
+    void everyPageIsAccessibleAndFits() throws Exception {
+        Page page = browser.page(1280, 800);
+        browser.open(page, "/sign-in");
+        browser.check(page, "sign-in");
+        Page signed = browser.signedIn("quality");
+        for (String path : List.of(
+                "/",
+                "/decided",
+                "/products",
+                "/products/skerry-bf10",
+                "/products/skerry-bf10/datasheet",
+                "/products/skerry-bf10/drift",
+                "/equipment",
+                "/lots/new",
+                "/lots/SK-0130",
+                "/lots/SK-0130/bench",
+                "/lots/SK-0130/bench?step=measure&specimen=ZX4",
+                "/lots/SK-0130/import",
+                "/lots/SK-0130/evidence",
+                "/lots/SK-0129/evidence",
+                "/lots/SK-0130/specimens/XY3/working",
+                "/lots/SK-0129/decision",
+                "/lots/SK-0125",
+                "/lots/SK-0125/certificate",
+                "/lots/none")) {
+            browser.open(signed, path);
+            browser.check(signed, path);
+        }
+        Page tablet = browser.signedIn("bench");
+        tablet.setViewportSize(820, 1180);
+        for (String path : List.of("/", "/lots/SK-0130", "/lots/SK-0130/bench", "/lots/SK-0130/evidence")) {
+            browser.open(tablet, path);
+            browser.check(tablet, "tablet " + path);
+        }
+    }
+
+    @Test
+    void aLotIsEnteredMeasuredAndBrokenByKeyboardAlone() throws Exception {
+        Page page = browser.signedIn("bench");
+        page.click("text=Enter a lot");
+        page.click("text=Enter the lot");
+        assertThat(page.locator("#w-code")).containsText("missing");
+        page.fill("#code", "W-0001");
+        page.selectOption("#product", "skerry-bf10|slate");
+        page.fill("#size", "12 spools");
+        page.click("text=Enter the lot");
+        assertThat(page.locator("h1")).containsText("W-0001");
+
+        page.click("text=Add the set");
+        assertThat(page.locator("#w-orientation")).containsText("how the specimens lay");
+        page.check("#o-ZX");
+        page.fill("#count", "2");
+        page.click("text=Add the set");
+        assertThat(page.locator("text=ZX1 to ZX2")).isVisible();
+
+        page.click("text=Measure and break");
+        for (String typed : List.of("4.01", "0.158 in", "4,02", "3.98", "3.99", "3.97")) {
+            typeAndEnter(page, typed);
+        }
+        assertThat(page.locator(".big-code")).hasText("ZX2");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".hand .wrong")).containsText("Nothing was typed");
+        page.keyboard().type("12 N");
+        assertThat(page.locator("#preview")).containsText("is a force, not a length");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".hand .wrong").first()).containsText("is a force, not a length");
+        assertThat(page.locator("#in-W1")).hasValue("12 N");
+        browser.check(page, "bench with a refusal");
+        page.keyboard().press("Control+A");
+        for (String typed : List.of("40.1", "4.01", "4.02", "4.00", "3.98", "3.99", "3.97")) {
+            typeAndEnter(page, typed);
+        }
+        assertThat(page.locator(".done")).containsText("Every specimen is measured");
+        page.click("text=Break them");
+
+        page.keyboard().type("44 kgf");
+        assertThat(page.locator("#preview")).containsText("431.49 N");
+        assertThat(page.locator("#preview")).containsText("MPa on");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".big-code")).hasText("ZX2");
+        page.keyboard().type("310");
+        page.keyboard().press("Tab");
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".done")).containsText("Every specimen is broken");
+        assertThat(page.locator("tr.is-excluded")).containsText("broke at grip");
+
+        page.click("text=See the evidence");
+        Locator upright =
+                page.locator("article.strip", new Page.LocatorOptions().setHasText("Tensile strength, ZX upright"));
+        assertThat(upright).containsText("1 excluded");
+        assertThat(upright).containsText("4 more specimens");
+        upright.locator("text=How this was worked out").click();
+        assertThat(upright.locator(".working")).containsText("0.158 in");
+        assertThat(upright.locator(".working")).containsText("σ = F/A₀");
+        browser.check(page, "evidence with its working");
+    }
+
+    @Test
+    void aFileIsImportedAndTheLotIsReleasedByAnother() throws Exception {
+        LotView lot = testLots.lot();
+        StringBuilder file = new StringBuilder("specimen;width_1 [mm];thickness_1 [mm];force [kgf]\n");
+        for (int i = 1; i <= 5; i++) {
+            file.append("XY")
+                    .append(i)
+                    .append(";4,00;4,00;")
+                    .append(90 + i * 0.2)
+                    .append('\n');
+            file.append("ZX")
+                    .append(i)
+                    .append(";4,00;4,00;")
+                    .append(46 + i * 0.2)
+                    .append('\n');
+        }
+        Page bench = browser.signedIn("bench");
+        browser.open(bench, "/lots/" + lot.code() + "/import");
+        bench.setInputFiles(
+                "#file",
+                new FilePayload(
+                        "mine.csv",
+                        "text/csv",
+                        file.toString().replace('.', ',').getBytes(StandardCharsets.UTF_8)));
+        bench.click("text=Look at it");
+        assertThat(bench.locator("main")).containsText("10 rows can be read");
+        browser.check(bench, "import preview");
+        bench.click("text=Take in 30 readings");
+        assertThat(bench.locator(".verdict:has-text('supported')")).hasCount(7);
+
+        Page release = browser.signedIn("release");
+        browser.open(release, "/lots/" + lot.code() + "/decision");
+        release.check("#d-RELEASE");
+        release.fill("#reason", "All claims supported.");
+        release.dblclick("text=Sign the decision");
+        assertThat(release.locator(".stamp")).hasText("released");
+        browser.check(release, "certificate");
+        release.goBack();
+        release.reload();
+        assertThat(release.locator("main")).containsText("Its record is closed");
+
+        browser.open(bench, "/products/skerry-bf10/drift");
+        bench.selectOption(
+                "#series",
+                new com.microsoft.playwright.options.SelectOption().setLabel("Tensile strength, ZX upright, slate"));
+        assertThat(bench.locator("svg a[href='/lots/" + lot.code() + "']").first())
+                .isVisible();
+    }
+
+    @Test
+    void theDemosBadLotIsRefused() throws Exception {
+        Page release = browser.signedIn("release");
+        release.click("text=SK-0129");
+        release.click(".stations >> text=Decision");
+        release.check("#d-RELEASE");
+        release.fill("#reason", "Customer is waiting.");
+        release.click("text=Sign the decision");
+        assertThat(release.locator("main")).containsText("cannot be released");
+        assertThat(release.locator("#reason")).hasValue("Customer is waiting.");
+        assertThat(release.locator(".reasons")).containsText("contradicted");
+        browser.check(release, "refused decision");
+    }
+
+    @Test
+    void sixtySpecimensFitTheBench() throws Exception {
+        LotView lot = testLots.lot();
+        testLots.set(lot, Orientation.XZ, 60);
+        Page page = browser.signedIn("bench");
+        browser.open(page, "/lots/" + lot.code() + "/bench");
+
+        assertThat(page.locator("table.bench-list tbody tr").count()).isEqualTo(70);
+        browser.check(page, "bench with 70 specimens");
+    }
+
+    private static void typeAndEnter(Page page, String typed) {
+        page.waitForFunction("() => document.activeElement && document.activeElement.matches('.typed')");
+        page.keyboard().type(typed);
+        page.waitForResponse(response -> response.request().method().equals("POST"), () -> page.keyboard()
+                .press("Enter"));
+        page.waitForFunction(
+                "() => !document.querySelector('.htmx-request') && (!document.querySelector('.hand') || document.activeElement.matches('.typed'))");
+    }
+}

@@ -1,0 +1,40 @@
+// Asks each page one after another, 20 times to warm up and 200 times measured, and prints what a person would wait.
+const [, , base, size] = process.argv;
+const newest = `SK-${String(100 + Number(size)).padStart(4, "0")}`;
+
+async function signIn() {
+  const form = await fetch(`${base}/sign-in`);
+  const cookie = form.headers.get("set-cookie").split(";")[0];
+  const token = (await form.text()).match(/name="_csrf"[^>]*value="([^"]+)"/)[1];
+  const answer = await fetch(`${base}/sign-in`, {
+    method: "POST",
+    redirect: "manual",
+    headers: { cookie, "content-type": "application/x-www-form-urlencoded" },
+    body: new URLSearchParams({ username: "quality", password: "quality", _csrf: token }),
+  });
+  return answer.headers.get("set-cookie").split(";")[0];
+}
+
+const cookie = await signIn();
+const series = await fetch(`${base}/products/skerry-bf10/drift`, { headers: { cookie } }).then((r) => r.text());
+const upright = series.match(/<option[^>]*value="(\d+)"[^>]*>Tensile strength, ZX upright/)[1];
+const pages = {
+  gate: "/",
+  evidence: `/lots/${newest}/evidence`,
+  drift: `/products/skerry-bf10/drift?series=${upright}`,
+};
+for (const [name, path] of Object.entries(pages)) {
+  const times = [];
+  let bytes = 0;
+  for (let i = 0; i < 220; i++) {
+    const start = performance.now();
+    const answer = await fetch(base + path, { headers: { cookie } });
+    const body = await answer.text();
+    if (answer.status !== 200) throw new Error(`${path} answered ${answer.status}`);
+    bytes = Buffer.byteLength(body);
+    if (i >= 20) times.push(performance.now() - start);
+  }
+  times.sort((a, b) => a - b);
+  const at = (share) => times[Math.ceil(share * times.length) - 1].toFixed(1);
+  console.log(`${size} lots  ${name.padEnd(9)} median ${at(0.5)} ms   95th percentile ${at(0.95)} ms   ${(bytes / 1024).toFixed(0)} kB`);
+}

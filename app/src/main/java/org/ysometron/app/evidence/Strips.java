@@ -12,6 +12,7 @@ import org.ysometron.core.claim.Conditions.Mismatch;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.Property;
 import org.ysometron.core.claim.Requirement;
+import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.method.Result;
 import org.ysometron.core.working.Figures;
 
@@ -59,8 +60,8 @@ class Strips {
                 edge(scale, claim.upper()),
                 marks(scale, values, unit),
                 place(scale, judgement.mean()),
-                claim.lower().isPresent() ? place(scale, judgement.lower()) : null,
-                claim.upper().isPresent() ? place(scale, judgement.upper()) : null,
+                facesLower(judgement, claim) ? place(scale, judgement.lower()) : null,
+                facesUpper(judgement, claim) ? place(scale, judgement.upper()) : null,
                 earlier.stream().map(scale::at).toList(),
                 earlier.isEmpty() ? "no earlier lots" : earlier.size() + " earlier lots",
                 capacityEdge(scale, capacity),
@@ -177,16 +178,32 @@ class Strips {
         return judgement.excluded() > 0 ? words + "; " + judgement.excluded() + " excluded" : words;
     }
 
-    static String boundWords(Judgement judgement, Requirement claim, int digits, String unit) {
-        if (judgement.lower().isEmpty()) {
-            return "";
+    /** The lower bound is drawn where it decides: against a lower edge, or to contradict an upper one. */
+    private static boolean facesLower(Judgement judgement, Requirement claim) {
+        return judgement.lower().isPresent() && faces(claim.lower().isPresent(), judgement, claim);
+    }
+
+    private static boolean facesUpper(Judgement judgement, Requirement claim) {
+        return judgement.upper().isPresent() && faces(claim.upper().isPresent(), judgement, claim);
+    }
+
+    private static boolean faces(boolean ownEdge, Judgement judgement, Requirement claim) {
+        boolean bothEdges = claim.lower().isPresent() && claim.upper().isPresent();
+        boolean contradicted = judgement.verdict() == Verdict.CONTRADICTED;
+        return bothEdges || ownEdge != contradicted;
+    }
+
+    private static String boundWords(Judgement judgement, Requirement claim, int digits, String unit) {
+        boolean low = facesLower(judgement, claim);
+        boolean high = facesUpper(judgement, claim);
+        if (low && high) {
+            return "95 % bounds " + Figures.significant(judgement.lower().getAsDouble(), digits + 1) + " and "
+                    + with(judgement.upper().getAsDouble(), digits + 1, unit);
         }
-        String lower = Figures.significant(judgement.lower().getAsDouble(), digits + 1);
-        if (judgement.upper().isEmpty() || claim.upper().isEmpty()) {
-            return "95 % lower bound " + lower + (unit.isEmpty() ? "" : " " + unit);
+        if (low) {
+            return "95 % lower bound " + with(judgement.lower().getAsDouble(), digits + 1, unit);
         }
-        String upper = with(judgement.upper().getAsDouble(), digits + 1, unit);
-        return claim.lower().isEmpty() ? "95 % upper bound " + upper : "95 % bounds " + lower + " and " + upper;
+        return high ? "95 % upper bound " + with(judgement.upper().getAsDouble(), digits + 1, unit) : "";
     }
 
     private static String description(Judgements.Detail detail, Judgement judgement, int digits, String unit) {

@@ -92,7 +92,17 @@ public record MeanBounds(
             double mean, int n, double sd, double cal, double u, double nu, double t, double confidence, String unit) {
         String level = Figures.significant(100 * confidence, 3) + " %";
         boolean calibrated = cal > 0;
-        return Working.of(
+        Working calibration = calibrated
+                ? Working.of(new Step(
+                        "calibration uncertainty common to all values",
+                        "u_cal",
+                        "",
+                        "from the instrument's certificate",
+                        cal,
+                        unit,
+                        "JCGM 100:2008, 4.3"))
+                : Working.NONE;
+        return calibration.then(Working.of(
                 new Step(
                         "standard uncertainty of the mean",
                         "u",
@@ -137,6 +147,6 @@ public record MeanBounds(
                                 + Figures.significant(u, 4),
                         mean + t * u,
                         unit,
-                        "ISO 2602, one-sided"));
+                        "ISO 2602, one-sided")));
     }
 }

@@ -36,5 +36,8 @@ for (const [name, path] of Object.entries(pages)) {
   }
   times.sort((a, b) => a - b);
   const at = (share) => times[Math.ceil(share * times.length) - 1].toFixed(1);
-  console.log(`${size} lots  ${name.padEnd(9)} median ${at(0.5)} ms   95th percentile ${at(0.95)} ms   ${(bytes / 1024).toFixed(0)} kB`);
+  const figure = `${name}_${size}`;
+  console.log(`${figure}_median ${at(0.5)} ms`);
+  console.log(`${figure}_p95 ${at(0.95)} ms`);
+  console.log(`${figure}_size ${(bytes / 1024).toFixed(0)} kB`);
 }

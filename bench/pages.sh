@@ -1,6 +1,9 @@
 # Times the gate, evidence and drift pages at 30 and at 5,000 lots; sourced by ./ysometron bench pages.
 # Each size has a site of its own in the home folder, kept between runs, so that only the first run loads the lots.
 command -v node >/dev/null || die "node is missing"
+mkdir -p "$HOME_DIR"
+figures=$HOME_DIR/bench-pages
+: >"$figures"
 for size in ${1:-30 5000}; do
   site=bench-$size
   dir=$HOME_DIR/$site
@@ -18,7 +21,8 @@ for size in ${1:-30 5000}; do
     kill -0 $pid 2>/dev/null || die "the site stopped while starting; see $dir/app.log"
     sleep 0.5
   done
-  node bench/pages.mjs "http://127.0.0.1:$port" "$size"
+  node bench/pages.mjs "http://127.0.0.1:$port" "$size" >>"$figures"
   stop_site "$site"
   trap - EXIT
 done
+cat "$figures"

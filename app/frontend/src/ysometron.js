@@ -40,3 +40,11 @@ document.addEventListener("htmx:afterSwap", (event) => {
     field.select();
   }
 });
+
+// What was typed between a swap and the moment htmx listens to the new field would go unseen: say it again.
+document.addEventListener("htmx:afterSettle", () => {
+  const field = document.activeElement;
+  if (field?.matches("#bench .typed") && field.value !== field.defaultValue) {
+    field.dispatchEvent(new Event("input", { bubbles: true }));
+  }
+});

@@ -41,10 +41,13 @@ document.addEventListener("htmx:afterSwap", (event) => {
   }
 });
 
-// What was typed between a swap and the moment htmx listens to the new field would go unseen: say it again.
-document.addEventListener("htmx:afterSettle", () => {
+// What was typed before htmx listens to a field (between a swap and its settling, or while the page loads) would go
+// unseen: say it again.
+function sayAgain() {
   const field = document.activeElement;
   if (field?.matches("#bench .typed") && field.value !== field.defaultValue) {
     field.dispatchEvent(new Event("input", { bubbles: true }));
   }
-});
+}
+document.addEventListener("htmx:afterSettle", sayAgain);
+window.addEventListener("load", sayAgain);

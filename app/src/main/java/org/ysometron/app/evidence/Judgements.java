@@ -185,7 +185,7 @@ public class Judgements {
         boolean blocked = least.stream().anyMatch(Mismatch::blocking);
         Judgement judgement = blocked && evidence.n() > 0
                 ? Verification.notComparable(least, evidence.excluded())
-                : Verification.ofMean(claim.requirement(), evidence);
+                : Verification.indicative(Verification.ofMean(claim.requirement(), evidence), least);
         return new Detail(claim, judgement, best.records(), earlier, least);
     }
 
@@ -203,7 +203,8 @@ public class Judgements {
         Judgement judgement = Verification.ofRatio(
                 claim.requirement(),
                 new LotEvidence(upright, above).evidence(Property.TENSILE_STRENGTH, Optional.empty()),
-                new LotEvidence(flat, below).evidence(Property.TENSILE_STRENGTH, Optional.empty()));
+                new LotEvidence(flat, below).evidence(Property.TENSILE_STRENGTH, Optional.empty()),
+                LotEvidence.calibrationBetween(above, below));
         return new Detail(claim, judgement, both, earlier, List.of());
     }
 

@@ -1,13 +1,13 @@
 package org.ysometron.app.evidence;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import org.ysometron.app.bench.Quantity;
-import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence;
@@ -51,14 +51,15 @@ record LotEvidence(Conditions conditions, List<SpecimenRecord> records) {
         List<Double> values = new ArrayList<>();
         List<Double> bounds = new ArrayList<>();
         int excluded = 0;
-        double relative = 0;
+        double gauge = 0;
+        double area = 0;
         for (SpecimenRecord record : records) {
             Optional<Result> strength = record.strength();
             if (strength.isEmpty()) {
                 continue;
             }
-            relative =
-                    Math.max(relative, record.force().orElseThrow().instrument().relativeUncertainty());
+            gauge = Math.max(gauge, record.force().orElseThrow().instrument().relativeUncertainty());
+            area = Math.max(area, areaUncertainty(record));
             switch (strength.get().kind()) {
                 case MEASURED -> values.add(strength.get().value());
                 case AT_LEAST -> bounds.add(strength.get().value());
@@ -66,7 +67,43 @@ record LotEvidence(Conditions conditions, List<SpecimenRecord> records) {
             }
         }
         double level = average(values.isEmpty() ? bounds : values);
-        return new Evidence(array(values), array(bounds), excluded, relative * level, history);
+        return new Evidence(array(values), array(bounds), excluded, Math.hypot(gauge, area) * level, history);
+    }
+
+    /** Width and thickness share the calipers and so their error: relative u(A) = u·(1/w + 1/t) (JCGM 100:2008, 5.2). */
+    private static double areaUncertainty(SpecimenRecord record) {
+        Section section = record.section().orElseThrow();
+        return calipers(record) * (1 / section.width() + 1 / section.thickness());
+    }
+
+    private static double calipers(SpecimenRecord record) {
+        return record.readings().stream()
+                .filter(reading -> reading.live() && reading.quantity() != Quantity.FORCE)
+                .mapToDouble(reading -> reading.instrument().absoluteUncertainty())
+                .max()
+                .orElse(0);
+    }
+
+    /**
+     * Relative standard uncertainty of a ratio of two sets from their gauges' calibration: nothing where both were broken
+     * on the same one, for its error cancels.
+     */
+    static double calibrationBetween(List<SpecimenRecord> one, List<SpecimenRecord> other) {
+        Map<Long, Double> ones = gauges(one);
+        Map<Long, Double> others = gauges(other);
+        return ones.keySet().equals(others.keySet()) ? 0 : Math.hypot(largest(ones), largest(others));
+    }
+
+    private static Map<Long, Double> gauges(List<SpecimenRecord> records) {
+        Map<Long, Double> gauges = new HashMap<>();
+        records.forEach(record -> record.force()
+                .ifPresent(force ->
+                        gauges.put(force.instrument().id(), force.instrument().relativeUncertainty())));
+        return gauges;
+    }
+
+    private static double largest(Map<Long, Double> gauges) {
+        return gauges.values().stream().mapToDouble(Double::doubleValue).max().orElse(0);
     }
 
     private Evidence sections(ToDoubleFunction<Section> side, Optional<PooledScatter> history) {
@@ -75,9 +112,7 @@ record LotEvidence(Conditions conditions, List<SpecimenRecord> records) {
         for (SpecimenRecord record : records) {
             if (record.section().isPresent()) {
                 values.add(side.applyAsDouble(record.section().get()));
-                for (ReadingView reading : record.live(Quantity.WIDTH)) {
-                    absolute = Math.max(absolute, reading.instrument().absoluteUncertainty());
-                }
+                absolute = Math.max(absolute, calipers(record));
             }
         }
         return new Evidence(array(values), new double[0], 0, absolute, history);

@@ -111,6 +111,7 @@ class WalkTest extends DemoSite {
         }
         assertThat(page.locator(".done")).containsText("Every specimen is measured");
         page.click("text=Break them");
+        awaitField(page);
 
         page.keyboard().type("44 kgf");
         assertThat(page.locator("#preview")).containsText("431.49 N");
@@ -210,11 +211,15 @@ class WalkTest extends DemoSite {
     }
 
     private static void typeAndEnter(Page page, String typed) {
-        page.waitForFunction("() => document.activeElement && document.activeElement.matches('.typed')");
+        awaitField(page);
         page.keyboard().type(typed);
         page.waitForResponse(response -> response.request().method().equals("POST"), () -> page.keyboard()
                 .press("Enter"));
         page.waitForFunction(
                 "() => !document.querySelector('.htmx-request') && (!document.querySelector('.hand') || document.activeElement.matches('.typed'))");
+    }
+
+    private static void awaitField(Page page) {
+        page.waitForFunction("() => document.activeElement && document.activeElement.matches('.typed')");
     }
 }

@@ -63,7 +63,12 @@ final class ClaimCalculations {
                         AT_LEAST,
                         AT_MOST,
                         MINIMUM,
-                        StatisticsCalculations.CONFIDENCE),
+                        StatisticsCalculations.CONFIDENCE,
+                        optional(
+                                "relativeCalibration",
+                                NUMBER,
+                                "",
+                                "relative standard uncertainty from calibration that does not cancel; 0 unless given")),
                 "",
                 "log ratio, delta method; ISO 14253-1",
                 Map.of(
@@ -73,7 +78,8 @@ final class ClaimCalculations {
                 given -> answer(Verification.ofRatio(
                         requirement(given),
                         Evidence.of(given.numbers("numerator")),
-                        Evidence.of(given.numbers("denominator")))));
+                        Evidence.of(given.numbers("denominator")),
+                        given.number("relativeCalibration", 0))));
     }
 
     private static Requirement requirement(Case given) {

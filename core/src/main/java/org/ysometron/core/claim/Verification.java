@@ -66,6 +66,16 @@ public final class Verification {
 
     /** Judges a claim about the ratio of two means, numerator over denominator; minimum n holds for each side. */
     public static Judgement ofRatio(Requirement claim, Evidence numerator, Evidence denominator) {
+        return ofRatio(claim, numerator, denominator, 0);
+    }
+
+    /**
+     * Judges a claim about a ratio whose two sides do not share their calibration.
+     *
+     * @param relativeCalibration relative standard uncertainty of the ratio from calibration that does not cancel
+     */
+    public static Judgement ofRatio(
+            Requirement claim, Evidence numerator, Evidence denominator, double relativeCalibration) {
         int excluded = numerator.excluded() + denominator.excluded();
         if (numerator.n() == 0 || denominator.n() == 0) {
             return Judgement.notTested(excluded);
@@ -84,7 +94,7 @@ public final class Verification {
         }
         Summary above = Summary.of(numerator.values());
         Summary below = Summary.of(denominator.values());
-        RatioBounds ratio = RatioBounds.of(above, below, claim.confidence());
+        RatioBounds ratio = RatioBounds.of(above, below, claim.confidence(), relativeCalibration);
         Working working = Working.of(
                         meanStep(numerator.values(), above, ""),
                         sdStep(above, ""),
@@ -100,13 +110,39 @@ public final class Verification {
                 excluded,
                 0,
                 java.util.Optional.empty());
-        return conclude(claim, smaller, figured, moreForRatio(claim, above, below));
+        return conclude(claim, smaller, figured, moreForRatio(claim, above, below, relativeCalibration));
     }
 
     /** The judgement where conditions differ so that claim and evidence cannot be compared. */
     public static Judgement notComparable(List<Conditions.Mismatch> mismatches, int excluded) {
         String reason = mismatches.stream().map(Conditions.Mismatch::words).collect(Collectors.joining("; "));
         return Judgement.without(Verdict.NOT_COMPARABLE, "Not comparable. " + reason + ".", excluded);
+    }
+
+    /**
+     * A judgement on evidence whose conditions differ in a way that does not bar comparison: it points somewhere and
+     * settles nothing, so that a verdict is never reached across conditions.
+     */
+    public static Judgement indicative(Judgement judgement, List<Conditions.Mismatch> mismatches) {
+        boolean settled = judgement.verdict() == Verdict.SUPPORTED || judgement.verdict() == Verdict.CONTRADICTED;
+        if (!settled || mismatches.isEmpty()) {
+            return judgement;
+        }
+        String words = mismatches.stream().map(Conditions.Mismatch::words).collect(Collectors.joining("; "));
+        return new Judgement(
+                Verdict.OPEN,
+                "Indicative only (" + words + "): would be "
+                        + judgement.verdict().words() + ". " + judgement.reason(),
+                judgement.n(),
+                judgement.bounds(),
+                judgement.excluded(),
+                judgement.mean(),
+                judgement.sd(),
+                judgement.lower(),
+                judgement.upper(),
+                judgement.probability(),
+                OptionalInt.empty(),
+                judgement.working().then(Step.note("indicative only", words)));
     }
 
     // ---- the three ways to a pair of bounds ---------------------------------------------------------------------
@@ -324,9 +360,11 @@ public final class Verification {
         return OptionalInt.empty();
     }
 
-    private static OptionalInt moreForRatio(Requirement claim, Summary above, Summary below) {
+    private static OptionalInt moreForRatio(
+            Requirement claim, Summary above, Summary below, double relativeCalibration) {
         for (int extra = 1; extra <= MOST_MORE; extra++) {
-            RatioBounds bounds = RatioBounds.of(enlarged(above, extra), enlarged(below, extra), claim.confidence());
+            RatioBounds bounds = RatioBounds.of(
+                    enlarged(above, extra), enlarged(below, extra), claim.confidence(), relativeCalibration);
             if (settles(claim, bounds.lower(), bounds.upper())) {
                 return OptionalInt.of(extra);
             }

@@ -8,8 +8,9 @@ import org.ysometron.core.working.Working;
 /**
  * The two one-sided confidence bounds of a ratio of two means of independent specimens, by the logarithm of the ratio.
  *
- * <p>ln r has variance s₁²/(n₁·x̄₁²) + s₂²/(n₂·x̄₂²) (delta method), ν by Welch and Satterthwaite; a calibration error
- * common to both means cancels and is left out.
+ * <p>ln r has variance s₁²/(n₁·x̄₁²) + s₂²/(n₂·x̄₂²) + u_cal² (delta method), ν by Welch and Satterthwaite with u_cal
+ * taken as exactly known. A calibration error common to both means cancels: u_cal is what does not, as when the two were
+ * measured with different gauges.
  *
  * @param ratio x̄₁/x̄₂
  * @param lower lower one-sided bound
@@ -36,6 +37,16 @@ public record RatioBounds(
      * @param confidence one-sided, above 0.5 and below 1
      */
     public static RatioBounds of(Summary numerator, Summary denominator, double confidence) {
+        return of(numerator, denominator, confidence, 0);
+    }
+
+    /**
+     * Bounds where calibration does not cancel.
+     *
+     * @param relativeCalibration relative standard uncertainty of the ratio from calibration, at least 0
+     */
+    public static RatioBounds of(
+            Summary numerator, Summary denominator, double confidence, double relativeCalibration) {
         if (numerator.sd().isEmpty() || denominator.sd().isEmpty()) {
             throw new IllegalArgumentException("a bound of a ratio needs n of at least 2 on both sides");
         }
@@ -45,12 +56,16 @@ public record RatioBounds(
         if (!(confidence > 0.5 && confidence < 1)) {
             throw new IllegalArgumentException("a confidence above 0.5 and below 1 is needed, got " + confidence);
         }
+        if (!(relativeCalibration >= 0)) {
+            throw new IllegalArgumentException("a calibration uncertainty of at least 0 is needed");
+        }
         double v1 = relativeVariance(numerator);
         double v2 = relativeVariance(denominator);
-        double u = Math.sqrt(v1 + v2);
-        double nu = u == 0
+        double variance = v1 + v2 + relativeCalibration * relativeCalibration;
+        double u = Math.sqrt(variance);
+        double nu = v1 + v2 == 0
                 ? numerator.n() + denominator.n() - 2.0
-                : (v1 + v2) * (v1 + v2) / (v1 * v1 / (numerator.n() - 1) + v2 * v2 / (denominator.n() - 1));
+                : variance * variance / (v1 * v1 / (numerator.n() - 1) + v2 * v2 / (denominator.n() - 1));
         double t = StudentT.quantile(confidence, nu);
         double ratio = numerator.mean() / denominator.mean();
         double lower = ratio * Math.exp(-t * u);
@@ -69,11 +84,18 @@ public record RatioBounds(
                 new Step(
                         "standard uncertainty of ln r",
                         "u",
-                        "u = √(s₁²/(n₁x̄₁²) + s₂²/(n₂x̄₂²))",
-                        "√(" + Figures.significant(v1, 4) + " + " + Figures.significant(v2, 4) + ")",
+                        relativeCalibration > 0
+                                ? "u = √(s₁²/(n₁x̄₁²) + s₂²/(n₂x̄₂²) + u_cal²)"
+                                : "u = √(s₁²/(n₁x̄₁²) + s₂²/(n₂x̄₂²))",
+                        "√(" + Figures.significant(v1, 4) + " + " + Figures.significant(v2, 4)
+                                + (relativeCalibration > 0
+                                        ? " + " + Figures.significant(relativeCalibration, 3) + "²)"
+                                        : ")"),
                         u,
                         "",
-                        "delta method; a common calibration error cancels"),
+                        relativeCalibration > 0
+                                ? "delta method; the two were measured with different gauges"
+                                : "delta method; a common calibration error cancels"),
                 new Step("degrees of freedom", "ν", "Welch–Satterthwaite", "", nu, "", "JCGM 100:2008, G.4"),
                 new Step("one-sided factor", "t", "t(γ; ν)", "", t, "", "Student's t distribution"),
                 new Step("lower bound of the ratio", "r₋", "r·exp(−t·u)", r + "·exp(−" + exponent + ")", lower, "", ""),

@@ -174,4 +174,37 @@ class VerificationTest {
     private static Verdict verdict(Requirement claim, Evidence evidence) {
         return Verification.ofMean(claim, evidence).verdict();
     }
+
+    /** Another rate is a lesser mismatch: the evidence points somewhere and settles nothing. */
+    @Test
+    void evidenceAtAnotherRateIsIndicative() {
+        Conditions claimed = new Conditions("tension", Basis.SOLID, Orientation.XY, Conditioning.DRY, 5, "bar");
+        Conditions tested = new Conditions("tension", Basis.SOLID, Orientation.XY, Conditioning.DRY, 50, "bar");
+        Judgement plain = Verification.ofMean(AT_LEAST_45, Evidence.of(80, 80.1, 79.9, 80, 80.2));
+
+        Judgement judgement = Verification.indicative(plain, claimed.compare(tested));
+
+        assertThat(plain.verdict()).isEqualTo(Verdict.SUPPORTED);
+        assertThat(judgement.verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(judgement.reason()).contains("Indicative only", "5 mm/min", "50 mm/min", "would be supported");
+        assertThat(judgement.moreSpecimens()).isEmpty();
+        assertThat(Verification.indicative(plain, claimed.compare(claimed))).isEqualTo(plain);
+    }
+
+    /** A gauge's error cancels in a ratio only where both sides were measured with it: u² = u_r² + u_cal². */
+    @Test
+    void aRatioAcrossTwoGaugesCarriesTheirCalibration() {
+        Evidence above = Evidence.of(28, 28.4, 27.6, 28.2, 27.8);
+        Evidence below = Evidence.of(55, 55.4, 54.6, 55.2, 54.8);
+        Requirement claim = Requirement.atLeast(0.5, "", 5);
+
+        Judgement same = Verification.ofRatio(claim, above, below);
+        Judgement apart = Verification.ofRatio(claim, above, below, 0.02);
+
+        assertThat(same.verdict()).isEqualTo(Verdict.SUPPORTED);
+        assertThat(apart.verdict()).isEqualTo(Verdict.OPEN);
+        // With ν large the one-sided 95 % factor is close to 1.645: r·exp(−1.645·√(0.00567² + 0.02²)) = 0.4919,
+        // worked by hand.
+        assertThat(apart.lower().getAsDouble()).isCloseTo(0.4919, within(0.0002));
+    }
 }

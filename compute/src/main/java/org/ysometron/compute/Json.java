@@ -56,27 +56,35 @@ final class Json {
     }
 
     static Answered answer(Calculation calculation, Read read) {
-        Map<String, Object> line = new LinkedHashMap<>();
-        line.put("calculation", calculation.name());
         if (read.values() == null) {
-            line.put("outcome", "refused");
-            line.put("error", read.error());
-            return new Answered(MAPPER.writeValueAsString(line), false);
+            return new Answered(refused(calculation, read.error()), false);
         }
         try {
-            Answer answer = calculation.compute(read.values());
-            answer.value().ifPresent(value -> line.put("value", value));
-            line.put("unit", answer.unit());
-            line.put("outcome", answer.outcome());
-            line.putAll(answer.results());
-            line.put(
-                    "working", answer.working().steps().stream().map(Json::step).toList());
-            return new Answered(MAPPER.writeValueAsString(line), true);
+            return new Answered(line(calculation, calculation.compute(read.values())), true);
         } catch (CaseProblem refused) {
-            line.put("outcome", "refused");
-            line.put("error", refused.problem().text());
-            return new Answered(MAPPER.writeValueAsString(line), false);
+            return new Answered(refused(calculation, refused.problem().text()), false);
         }
+    }
+
+    /** An answer as one line. */
+    static String line(Calculation calculation, Answer answer) {
+        Map<String, Object> line = new LinkedHashMap<>();
+        line.put("calculation", calculation.name());
+        answer.value().ifPresent(value -> line.put("value", value));
+        line.put("unit", answer.unit());
+        line.put("outcome", answer.outcome());
+        line.putAll(answer.results());
+        line.put("working", answer.working().steps().stream().map(Json::step).toList());
+        return MAPPER.writeValueAsString(line);
+    }
+
+    /** The reason why there is no answer as one line. */
+    static String refused(Calculation calculation, String error) {
+        Map<String, Object> line = new LinkedHashMap<>();
+        line.put("calculation", calculation.name());
+        line.put("outcome", "refused");
+        line.put("error", error);
+        return MAPPER.writeValueAsString(line);
     }
 
     static String list(List<Calculation> calculations) {

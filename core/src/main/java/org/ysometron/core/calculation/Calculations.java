@@ -8,6 +8,8 @@ import java.util.stream.Stream;
 public final class Calculations {
 
     private static final List<Calculation> ALL = Stream.of(
+                    PublicationCalculations.all(),
+                    MaterialCalculations.all(),
                     BenchCalculations.all(),
                     StatisticsCalculations.all(),
                     ClaimCalculations.all(),

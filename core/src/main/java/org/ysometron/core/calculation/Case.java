@@ -102,6 +102,38 @@ final class Case {
         return found;
     }
 
+    /** The objects of a list, each with text by key; a key that is not given is empty. */
+    List<Map<String, String>> records(String name) {
+        if (!(given.get(name) instanceof List<?> items)) {
+            throw new CaseProblem(
+                    new Problem(name, "'" + given.get(name) + "' is not a list", described(input(name)), ""));
+        }
+        List<Map<String, String>> records = new ArrayList<>();
+        for (Object item : items) {
+            if (!(item instanceof Map<?, ?> map)) {
+                throw new CaseProblem(new Problem(name, "'" + item + "' is not an object", described(input(name)), ""));
+            }
+            Map<String, String> record = new java.util.LinkedHashMap<>();
+            map.forEach((key, value) -> record.put(String.valueOf(key), String.valueOf(value)));
+            records.add(record);
+        }
+        return records;
+    }
+
+    /** A text in an object, read as a number of the unit. */
+    static double number(String where, String text, UnitOfMeasure unit) {
+        Typed typed = Typed.read(where, text, unit);
+        if (typed instanceof Typed.Accepted accepted) {
+            return accepted.value();
+        }
+        throw new CaseProblem(((Typed.Refused) typed).problem());
+    }
+
+    /** A text in an object, read as one of the words. */
+    static <E extends Enum<E>> E chosen(String where, String text, Class<E> words) {
+        return toWord(where, text, words);
+    }
+
     String text(String name) {
         return String.valueOf(given.get(name));
     }

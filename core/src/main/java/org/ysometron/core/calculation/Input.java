@@ -24,7 +24,9 @@ public record Input(String name, Kind kind, String unit, boolean required, Strin
         /** A word out of those named in the meaning. */
         WORD("word"),
         /** A list of such words. */
-        WORDS("list of words");
+        WORDS("list of words"),
+        /** A list of objects, whose keys the meaning names. */
+        RECORDS("list of objects");
 
         private final String words;
 

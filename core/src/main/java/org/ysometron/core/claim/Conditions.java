@@ -2,6 +2,8 @@ package org.ysometron.core.claim;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.ysometron.core.working.Figures;
 
 /**
@@ -12,11 +14,39 @@ import org.ysometron.core.working.Figures;
  * @param basis what is tested
  * @param orientation on the plate
  * @param conditioning state of the specimen
- * @param rate speed of testing in mm/min, above 0
- * @param design specimen design with its revision
+ * @param rate speed of testing in mm/min, above 0; 0 for what is measured on the material itself
+ * @param design specimen design with its revision; for the material itself, what it was measured with
+ * @param process exposure and cure of a resin's specimens, part of what was tested; empty for filament
  */
 public record Conditions(
-        String method, Basis basis, Orientation orientation, Conditioning conditioning, double rate, String design) {
+        String method,
+        Basis basis,
+        Orientation orientation,
+        Conditioning conditioning,
+        double rate,
+        String design,
+        String process) {
+
+    /** Conditions of a filament's specimens, whose process is the frozen recipe. */
+    public Conditions(
+            String method,
+            Basis basis,
+            Orientation orientation,
+            Conditioning conditioning,
+            double rate,
+            String design) {
+        this(method, basis, orientation, conditioning, rate, design, "");
+    }
+
+    /** Conditions of something measured on the material itself: how, and with what. */
+    public static Conditions ofMaterial(String method, String with) {
+        return new Conditions(method, Basis.AS_SUPPLIED, Orientation.NONE, Conditioning.NONE, 0, with, "");
+    }
+
+    /** These conditions with another orientation. */
+    public Conditions turned(Orientation other) {
+        return new Conditions(method, basis, other, conditioning, rate, design, process);
+    }
 
     /**
      * One condition in which claim and evidence differ.
@@ -42,13 +72,23 @@ public record Conditions(
         add(found, "orientation", orientation.words(), evidence.orientation.words(), true);
         add(found, "conditioning", conditioning.words(), evidence.conditioning.words(), true);
         add(found, "specimen", design, evidence.design, true);
+        add(found, "exposure and cure", process, evidence.process, true);
         add(found, "rate", rateWords(), evidence.rateWords(), false);
         return found;
     }
 
     /** The terms as one line, for headings and certificates. */
     public String words() {
-        return String.join(", ", method, basis.words(), orientation.words(), conditioning.words(), rateWords(), design);
+        return Stream.of(
+                        method,
+                        basis.words(),
+                        orientation.words(),
+                        conditioning.words(),
+                        rate > 0 ? rateWords() : "",
+                        design,
+                        process)
+                .filter(part -> !part.isEmpty())
+                .collect(Collectors.joining(", "));
     }
 
     private String rateWords() {
@@ -57,7 +97,11 @@ public record Conditions(
 
     private static void add(List<Mismatch> found, String name, String claimed, String tested, boolean blocking) {
         if (!claimed.equals(tested)) {
-            found.add(new Mismatch(name, claimed, tested, blocking));
+            found.add(new Mismatch(name, orNothing(claimed), orNothing(tested), blocking));
         }
+    }
+
+    private static String orNothing(String words) {
+        return words.isEmpty() ? "nothing" : words;
     }
 }

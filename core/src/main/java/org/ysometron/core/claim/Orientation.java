@@ -1,10 +1,14 @@
 package org.ysometron.core.claim;
 
+import java.util.List;
+
 /** How the specimen lay on the plate, in three-axis notation (ISO/ASTM 52921) with a plain name. */
 public enum Orientation {
     XY("flat"),
     XZ("on edge"),
-    ZX("upright");
+    ZX("upright"),
+    /** For what is measured on the material itself. */
+    NONE("");
 
     private final String plainName;
 
@@ -17,8 +21,13 @@ public enum Orientation {
         return plainName;
     }
 
-    /** Notation and name: "ZX upright". */
+    /** The ways a printed specimen can lie. */
+    public static List<Orientation> ofSpecimens() {
+        return List.of(XY, XZ, ZX);
+    }
+
+    /** Notation and name: "ZX upright"; empty for the material itself. */
     public String words() {
-        return name() + " " + plainName;
+        return this == NONE ? "" : name() + " " + plainName;
     }
 }

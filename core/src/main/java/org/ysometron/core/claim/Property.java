@@ -5,7 +5,12 @@ public enum Property {
     TENSILE_STRENGTH("Tensile strength", "MPa", "largest force over the measured section (ISO 527-1)", 3),
     UPRIGHT_FLAT_RATIO("Upright/flat ratio", "", "mean strength upright over mean strength flat, one lot", 3),
     SECTION_WIDTH("Section width", "mm", "mean width of the gauge section", 4),
-    SECTION_THICKNESS("Section thickness", "mm", "mean thickness of the gauge section", 4);
+    SECTION_THICKNESS("Section thickness", "mm", "mean thickness of the gauge section", 4),
+    FILAMENT_DIAMETER("Filament diameter", "mm", "mean of two perpendicular diameters along the length", 4),
+    FILAMENT_OVALITY("Filament ovality", "mm", "mean of |x − y| of two perpendicular diameters", 3),
+    DENSITY("Density", "g/cm³", "mass over volume at room temperature", 4),
+    VISCOSITY("Viscosity", "mPa·s", "at the temperature stated beside it", 3),
+    PENETRATION_DEPTH("Penetration depth Dp", "mm", "slope of cure depth on the logarithm of exposure", 3);
 
     private final String title;
     private final String unit;
@@ -37,6 +42,14 @@ public enum Property {
     /** Significant digits that the measurement carries, for showing. */
     public int digits() {
         return digits;
+    }
+
+    /** Whether it is got by measuring printed specimens, so that it means nothing without the terms of the test. */
+    public boolean isMechanical() {
+        return switch (this) {
+            case TENSILE_STRENGTH, UPRIGHT_FLAT_RATIO, SECTION_WIDTH, SECTION_THICKNESS -> true;
+            case FILAMENT_DIAMETER, FILAMENT_OVALITY, DENSITY, VISCOSITY, PENETRATION_DEPTH -> false;
+        };
     }
 
     /** Whether it is worked out from two orientations together. */

@@ -1,7 +1,8 @@
 /**
- * How big is the specimen really? Areas from caliper readings.
+ * How big is it really? Areas from caliper readings, the diameter along a filament, scale and edge offset of an artefact.
  *
- * <p>Main type: {@link org.ysometron.core.dimension.Section}. Knows nothing of forces.
+ * <p>Main types: {@link org.ysometron.core.dimension.Section}, {@link org.ysometron.core.dimension.DiameterLog}, {@link
+ * org.ysometron.core.dimension.Artefact}. Knows nothing of forces.
  */
 @NullMarked
 package org.ysometron.core.dimension;

@@ -19,6 +19,10 @@ public enum Dimension {
     ANGLE("an angle", "°", "90 °"),
     TIME("a time", "s", "60 s"),
     SPEED("a speed", "mm/min", "5 mm/min"),
+    DENSITY("a density", "g/cm³", "1.24 g/cm³"),
+    VISCOSITY("a viscosity", "mPa·s", "350 mPa·s"),
+    VOLUME_FLOW("a volume flow", "mm³/s", "12 mm³/s"),
+    DOSE("an exposure dose", "mJ/cm²", "14 mJ/cm²"),
     RATIO("a ratio", "", "0.5 or 50 %");
 
     private final String phrase;

@@ -7,6 +7,7 @@ import static javax.measure.MetricPrefix.MEGA;
 import static javax.measure.MetricPrefix.MICRO;
 import static javax.measure.MetricPrefix.MILLI;
 import static tech.units.indriya.unit.Units.CELSIUS;
+import static tech.units.indriya.unit.Units.CUBIC_METRE;
 import static tech.units.indriya.unit.Units.GRAM;
 import static tech.units.indriya.unit.Units.JOULE;
 import static tech.units.indriya.unit.Units.KELVIN;
@@ -113,6 +114,8 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         return text.strip()
                 .replace("²", "2")
                 .replace("^2", "2")
+                .replace("³", "3")
+                .replace("^3", "3")
                 .replace("µ", "u")
                 .replace("μ", "u")
                 .replace("·", "*")
@@ -244,6 +247,31 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
                 scaled(millimetrePerMinute, INCH_IN_METRES * 1000),
                 millimetrePerMinute,
                 "ipm");
+
+        Unit<?> gramPerCubicCentimetre = scaled(KILOGRAM.divide(CUBIC_METRE), 1000);
+        add(
+                units,
+                "g/cm³",
+                Dimension.DENSITY,
+                gramPerCubicCentimetre,
+                gramPerCubicCentimetre,
+                "g/cc",
+                "g/ml",
+                "g/mL",
+                "kg/l",
+                "kg/L");
+        add(units, "kg/m³", Dimension.DENSITY, KILOGRAM.divide(CUBIC_METRE), gramPerCubicCentimetre);
+
+        Unit<?> pascalSecond = PASCAL.multiply(SECOND);
+        Unit<?> millipascalSecond = scaled(pascalSecond, 1e-3);
+        add(units, "mPa·s", Dimension.VISCOSITY, millipascalSecond, millipascalSecond, "mPas", "cP", "cps");
+        add(units, "Pa·s", Dimension.VISCOSITY, pascalSecond, millipascalSecond, "Pas");
+
+        Unit<?> cubicMillimetrePerSecond = scaled(CUBIC_METRE.divide(SECOND), 1e-9);
+        add(units, "mm³/s", Dimension.VOLUME_FLOW, cubicMillimetrePerSecond, cubicMillimetrePerSecond);
+
+        Unit<?> millijoulePerSquareCentimetre = scaled(joulePerSquareMetre, 10);
+        add(units, "mJ/cm²", Dimension.DOSE, millijoulePerSquareCentimetre, millijoulePerSquareCentimetre);
 
         add(units, "", Dimension.RATIO, AbstractUnit.ONE, AbstractUnit.ONE);
         add(units, "%", Dimension.RATIO, PERCENT, AbstractUnit.ONE, "percent");

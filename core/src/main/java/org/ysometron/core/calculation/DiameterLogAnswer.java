@@ -1,0 +1,58 @@
+package org.ysometron.core.calculation;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.ysometron.core.dimension.DiameterLog;
+import org.ysometron.core.working.Step;
+import org.ysometron.core.working.Working;
+
+/** A diameter log's result as an answer; the same from a case and from a file. */
+public final class DiameterLogAnswer {
+
+    private DiameterLogAnswer() {}
+
+    /** Lays out a result. */
+    public static Answer of(DiameterLog.Result result, double nominal) {
+        Map<String, Object> results = new LinkedHashMap<>();
+        results.put("rows", result.rows());
+        results.put("length", result.length());
+        results.put("sd", result.sd());
+        results.put("least", result.least().value());
+        results.put("leastAt", result.least().at());
+        results.put("greatest", result.greatest().value());
+        results.put("greatestAt", result.greatest().at());
+        results.put("ovalityMean", result.ovalityMean());
+        results.put("ovalityGreatest", result.ovalityGreatest().value());
+        results.put("ovalityGreatestAt", result.ovalityGreatest().at());
+        results.put("shareOutside", result.shareOutside());
+        results.put("longestRunOutside", result.longestRun().value());
+        results.put("longestRunAt", result.longestRun().at());
+        results.put("flowError", result.flowError());
+        step(results, "diameterStep", result.diameterStep());
+        step(results, "ovalityStep", result.ovalityStep());
+        result.wobble().ifPresent(wobble -> {
+            results.put("wobbleWavelength", wobble.wavelength());
+            results.put("wobbleAmplitude", wobble.amplitude());
+        });
+        Working working = Working.of(
+                new Step("mean diameter", "d̄", "mean of (x + y)/2", "", result.mean(), "mm", ""),
+                new Step(
+                        "volume-flow error",
+                        "",
+                        "mean of (d/d_nom)² − 1, d_nom = " + nominal + " mm",
+                        "",
+                        result.flowError(),
+                        "",
+                        ""));
+        return new Answer(OptionalDouble.of(result.mean()), "mm", "computed", results, working);
+    }
+
+    private static void step(Map<String, Object> results, String name, Optional<DiameterLog.Step> step) {
+        step.ifPresent(found -> {
+            results.put(name, found.change());
+            results.put(name + "At", found.at());
+        });
+    }
+}

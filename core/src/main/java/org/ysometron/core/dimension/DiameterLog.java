@@ -1,0 +1,262 @@
+package org.ysometron.core.dimension;
+
+import java.util.Optional;
+
+/**
+ * A filament's diameter along its length, reading by reading, in memory that does not grow with the number of readings.
+ *
+ * <p>Two perpendicular diameters x and y at each position: d = (x + y)/2, ovality = |x − y|. Positions must rise; the
+ * share outside tolerance is a share of length, each reading standing for the way from the reading before.
+ *
+ * <p>Working units: mm throughout.
+ */
+public final class DiameterLog {
+
+    /** Readings below which nothing is said of a step or a wobble (common practice, no source). */
+    public static final int LEAST_FOR_SHAPE = 256;
+
+    private final double nominal;
+    private final double tolerance;
+    private final Blocks blocks = new Blocks();
+    private final Spectrum spectrum = new Spectrum();
+
+    private long rows;
+    private double first;
+    private double last;
+    private double least = Double.POSITIVE_INFINITY;
+    private double greatest = Double.NEGATIVE_INFINITY;
+    private double leastAt;
+    private double greatestAt;
+    private double offsetSum;
+    private double offsetSquares;
+    private double ovalitySum;
+    private double ovalityGreatest;
+    private double ovalityGreatestAt;
+    private double outside;
+    private double runStart;
+    private double longestRun;
+    private double longestRunAt;
+    private boolean inRun;
+    private double shortestStep = Double.POSITIVE_INFINITY;
+    private double longestStep;
+
+    /**
+     * An empty log.
+     *
+     * @param nominal nominal diameter in mm, above 0
+     * @param tolerance allowed deviation either way in mm, above 0 and below the nominal diameter
+     */
+    public DiameterLog(double nominal, double tolerance) {
+        if (!(nominal > 0 && tolerance > 0 && tolerance < nominal)) {
+            throw new IllegalArgumentException("a nominal diameter above zero and a smaller tolerance are needed; got "
+                    + nominal + " and " + tolerance);
+        }
+        this.nominal = nominal;
+        this.tolerance = tolerance;
+    }
+
+    /**
+     * A place at which something was seen.
+     *
+     * @param value in mm
+     * @param at position in mm
+     */
+    public record Extreme(double value, double at) {}
+
+    /**
+     * A change of level: where the mean jumps and by how much, as the split that leaves the least scatter.
+     *
+     * @param at position in mm
+     * @param change mean behind minus mean before, in mm
+     * @param f F statistic of the split over block means
+     */
+    public record Step(double at, double change, double f) {}
+
+    /**
+     * A regular wobble.
+     *
+     * @param wavelength in mm
+     * @param amplitude half of peak to peak, in mm
+     * @param wander how often the peak's power exceeds the median power of the spectrum
+     */
+    public record Wobble(double wavelength, double amplitude, double wander) {}
+
+    /**
+     * One line of the spectrum, for drawing.
+     *
+     * @param wavelength in mm
+     * @param amplitude in mm
+     */
+    public record Line(double wavelength, double amplitude) {}
+
+    /**
+     * What the log says.
+     *
+     * @param rows number of readings
+     * @param length from the first position to the last, in mm
+     * @param mean mean diameter in mm
+     * @param sd standard deviation of the readings in mm
+     * @param least smallest diameter and where
+     * @param greatest largest diameter and where
+     * @param ovalityMean mean of |x − y| in mm
+     * @param ovalityGreatest largest |x − y| and where
+     * @param shareOutside share of the length outside nominal ± tolerance, 0 to 1
+     * @param longestRun longest stretch outside, in mm, and where it begins
+     * @param flowError relative error of the volume fed, mean of (d/d_nom)² − 1
+     * @param diameterStep a jump of the mean diameter
+     * @param ovalityStep a jump of the mean ovality
+     * @param wobble the dominant wobble of the diameter
+     * @param lines the spectrum
+     */
+    public record Result(
+            long rows,
+            double length,
+            double mean,
+            double sd,
+            Extreme least,
+            Extreme greatest,
+            double ovalityMean,
+            Extreme ovalityGreatest,
+            double shareOutside,
+            Extreme longestRun,
+            double flowError,
+            Optional<Step> diameterStep,
+            Optional<Step> ovalityStep,
+            Optional<Wobble> wobble,
+            java.util.List<Line> lines) {
+
+        /** Copies the spectrum. */
+        public Result {
+            lines = java.util.List.copyOf(lines);
+        }
+    }
+
+    /**
+     * Takes the next reading.
+     *
+     * @param z position in mm, greater than the one before
+     * @param x first diameter in mm, above 0
+     * @param y second diameter, perpendicular to the first, in mm, above 0
+     * @throws IllegalArgumentException when the position does not rise or a diameter is not above zero
+     */
+    public void accept(double z, double x, double y) {
+        if (!(x > 0 && y > 0) || Double.isInfinite(x) || Double.isInfinite(y)) {
+            throw new IllegalArgumentException("a diameter above zero is needed, got " + x + " and " + y);
+        }
+        double step = z - last;
+        if (!Double.isFinite(z) || (rows > 0 && !(step > 0))) {
+            throw new IllegalArgumentException("positions must rise: " + z + " comes after " + last);
+        }
+        double d = (x + y) / 2;
+        double ovality = Math.abs(x - y);
+        boolean isOutside = Math.abs(d - nominal) > tolerance;
+        if (rows == 0) {
+            first = z;
+        } else {
+            shortestStep = Math.min(shortestStep, step);
+            longestStep = Math.max(longestStep, step);
+            outside += isOutside ? step : 0;
+        }
+        follow(z, isOutside);
+        if (d < least) {
+            least = d;
+            leastAt = z;
+        }
+        if (d > greatest) {
+            greatest = d;
+            greatestAt = z;
+        }
+        if (ovality > ovalityGreatest || rows == 0) {
+            ovalityGreatest = ovality;
+            ovalityGreatestAt = z;
+        }
+        // Sums of the small distance from nominal, so that squares lose no digits over millions of readings.
+        double offset = d - nominal;
+        offsetSum += offset;
+        offsetSquares += offset * offset;
+        ovalitySum += ovality;
+        blocks.accept(offset, ovality);
+        spectrum.accept(offset);
+        last = z;
+        rows++;
+    }
+
+    /** Number of readings taken so far. */
+    public long rows() {
+        return rows;
+    }
+
+    /**
+     * What the readings say.
+     *
+     * @throws IllegalArgumentException with fewer than two readings
+     */
+    public Result finish() {
+        if (rows < 2) {
+            throw new IllegalArgumentException("a log needs at least two readings, got " + rows);
+        }
+        closeRun(last);
+        double length = last - first;
+        double meanOffset = offsetSum / rows;
+        double variance = Math.max(0, (offsetSquares - rows * meanOffset * meanOffset) / (rows - 1));
+        double spacing = length / (rows - 1);
+        Optional<Step> diameterStep = Optional.empty();
+        Optional<Step> ovalityStep = Optional.empty();
+        Optional<Wobble> wobble = Optional.empty();
+        java.util.List<Line> lines = java.util.List.of();
+        if (rows >= LEAST_FOR_SHAPE) {
+            diameterStep = blocks.diameterStep(first, spacing, tolerance);
+            ovalityStep = blocks.ovalityStep(first, spacing, tolerance);
+            // A spectrum over the count of readings is one over length only where they are evenly spaced.
+            if (longestStep <= 1.5 * shortestStep) {
+                Spectrum.Found found = spectrum.finish(spacing, blocks);
+                wobble = found.wobble();
+                lines = found.lines();
+            }
+        }
+        return new Result(
+                rows,
+                length,
+                nominal + meanOffset,
+                Math.sqrt(variance),
+                new Extreme(least, leastAt),
+                new Extreme(greatest, greatestAt),
+                ovalitySum / rows,
+                new Extreme(ovalityGreatest, ovalityGreatestAt),
+                outside / length,
+                new Extreme(longestRun, longestRunAt),
+                meanFlowError(meanOffset, offsetSquares / rows),
+                diameterStep,
+                ovalityStep,
+                wobble,
+                lines);
+    }
+
+    /** Mean of (d/d_nom)² − 1 from the mean offset and the mean squared offset: (2·o + o²/d)/d. */
+    private double meanFlowError(double meanOffset, double meanSquare) {
+        return (2 * meanOffset + meanSquare / nominal) / nominal;
+    }
+
+    /** Relative error of the volume fed by one diameter: (d/d_nom)² − 1. */
+    public static double flowError(double diameter, double nominal) {
+        double ratio = diameter / nominal;
+        return ratio * ratio - 1;
+    }
+
+    private void follow(double z, boolean isOutside) {
+        if (isOutside && !inRun) {
+            inRun = true;
+            runStart = rows == 0 ? z : last;
+        } else if (!isOutside && inRun) {
+            closeRun(last);
+        }
+    }
+
+    private void closeRun(double end) {
+        if (inRun && end - runStart > longestRun) {
+            longestRun = end - runStart;
+            longestRunAt = runStart;
+        }
+        inRun = false;
+    }
+}

@@ -1,0 +1,67 @@
+package org.ysometron.core.material;
+
+import java.time.LocalDateTime;
+import java.util.Optional;
+
+/**
+ * The clock of a printed part that is to be conditioned before its test: 23 °C and 50 % relative humidity (ISO 291) for
+ * the material's prescribed hours. Has nothing to do with the drying of the filament, which is {@link Drying}.
+ */
+public final class Conditioning {
+
+    /** Hours where the material's standard prescribes none (ISO 291, standard atmosphere 23/50; from memory). */
+    public static final double USUAL_HOURS = 88;
+
+    /** Mass change between weighings a day apart below which a part is in equilibrium, in percent (common practice). */
+    public static final double EQUILIBRIUM_PERCENT = 0.1;
+
+    private Conditioning() {}
+
+    /** How a test stands to the conditioning clock. */
+    public enum Age {
+        /** Conditioned long enough. */
+        REACHED("conditioned"),
+        /** Tested before the hours were over. */
+        EARLY("tested early"),
+        /** Nobody wrote down when the clock started. */
+        UNKNOWN("age unknown");
+
+        private final String words;
+
+        Age(String words) {
+            this.words = words;
+        }
+
+        /** The age in words. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /** The earliest time of a test. */
+    public static LocalDateTime earliest(LocalDateTime started, double hours) {
+        return started.plusMinutes(Math.round(hours * 60));
+    }
+
+    /**
+     * The age at a test.
+     *
+     * @param started when the part went into the climate; empty when unknown
+     * @param hours prescribed, at least 0
+     * @param tested when it was tested
+     */
+    public static Age age(Optional<LocalDateTime> started, double hours, LocalDateTime tested) {
+        if (started.isEmpty()) {
+            return Age.UNKNOWN;
+        }
+        return tested.isBefore(earliest(started.get(), hours)) ? Age.EARLY : Age.REACHED;
+    }
+
+    /** Whether two weighings a day apart show equilibrium: a change below 0.1 % of the first mass. */
+    public static boolean inEquilibrium(double first, double second) {
+        if (!(first > 0 && second > 0)) {
+            throw new IllegalArgumentException("masses above zero are needed, got " + first + " and " + second);
+        }
+        return 100 * Math.abs(second - first) / first < EQUILIBRIUM_PERCENT;
+    }
+}

@@ -51,3 +51,117 @@ function sayAgain() {
 }
 document.addEventListener("htmx:afterSettle", sayAgain);
 window.addEventListener("load", sayAgain);
+
+// A diameter log goes up as the request's body, so that the server reads it while it comes; progress is asked for beside
+// it, which also tells how it ended when the server answered before the whole file was sent.
+document.addEventListener("submit", (event) => {
+  const form = event.target;
+  if (!form.dataset.logUpload || !window.XMLHttpRequest) {
+    return;
+  }
+  const file = form.querySelector("input[type=file]").files[0];
+  if (!file) {
+    return;
+  }
+  event.preventDefault();
+  delete form.dataset.sent;
+  readLog(form, file);
+});
+
+function readLog(form, file) {
+  const find = (name) => form.querySelector(`[data-log-${name}]`);
+  const [bar, words, wrong, stop] = ["progress", "words", "wrong", "cancel"].map(find);
+  const job = form.dataset.job;
+  const jobs = `${form.dataset.logUpload}/jobs/${job}`;
+  const token = form.querySelector("input[name=_csrf]").value;
+  const sample = form.querySelector("select[name=sample]")?.value;
+  const send = new XMLHttpRequest();
+  const button = form.querySelector("button[type=submit]");
+  let over = false;
+  const end = (message) => {
+    over = true;
+    clearInterval(asking);
+    bar.hidden = stop.hidden = true;
+    button.disabled = false;
+    words.textContent = "";
+    wrong.textContent = message;
+    wrong.hidden = false;
+    form.dataset.job = crypto.randomUUID?.() ?? String(Math.random()).slice(2, 18);
+  };
+  const take = (answer) => {
+    if (over) {
+      return;
+    }
+    if (answer.state === "done") {
+      over = true;
+      clearInterval(asking);
+      location.assign(answer.page);
+    } else if (answer.state !== "reading") {
+      end(answer.message);
+    } else if (answer.rows > 0) {
+      words.textContent = `${answer.rows.toLocaleString("en")} readings`;
+    }
+  };
+  const ask = () => fetch(jobs).then((r) => (r.ok ? r.json().then(take) : null)).catch(() => null);
+  const asking = setInterval(ask, 400);
+  wrong.hidden = true;
+  bar.hidden = stop.hidden = false;
+  bar.value = 0;
+  button.disabled = true;
+  send.upload.onprogress = (p) => {
+    bar.value = p.lengthComputable ? p.loaded / p.total : 0;
+  };
+  send.onload = () => {
+    try {
+      take(JSON.parse(send.responseText));
+    } catch {
+      end("The server did not answer as expected; load the page again.");
+    }
+  };
+  // The server may refuse a file before it has come whole; how it ended is asked for.
+  send.onerror = () => setTimeout(() => ask().then(() => over || end("The connection broke off; nothing was stored.")), 300);
+  send.onabort = () => end("Stopped; nothing was stored.");
+  stop.onclick = () => {
+    fetch(`${jobs}/cancel`, { method: "POST", headers: { "X-CSRF-TOKEN": token } });
+    send.abort();
+  };
+  const query = new URLSearchParams({ job, name: file.name });
+  if (sample) {
+    query.set("sample", sample);
+  }
+  send.open("POST", `${form.dataset.logUpload}/stream?${query}`);
+  send.setRequestHeader("Content-Type", "application/octet-stream");
+  send.setRequestHeader("X-CSRF-TOKEN", token);
+  send.send(file);
+}
+
+// Dragging over a trace looks nearer at what was dragged over.
+document.addEventListener("pointerdown", (event) => {
+  const svg = event.target.closest("#trace svg[data-from]");
+  if (!svg) {
+    return;
+  }
+  event.preventDefault();
+  const box = svg.getBoundingClientRect();
+  const brush = svg.querySelector(".brush");
+  const { left, right, width, from, to } = svg.dataset;
+  const clamp = (x) => Math.min(Math.max(((x - box.left) / box.width) * width, left), right);
+  const start = clamp(event.clientX);
+  let end = start;
+  const move = (e) => {
+    end = clamp(e.clientX);
+    brush.setAttribute("x", Math.min(start, end));
+    brush.setAttribute("width", Math.abs(end - start));
+  };
+  const up = () => {
+    document.removeEventListener("pointermove", move);
+    brush.setAttribute("width", 0);
+    if (Math.abs(end - start) > 8) {
+      const at = (x) => +from + ((x - left) / (right - left)) * (to - from);
+      const [a, b] = [at(start), at(end)].sort((p, q) => p - q).map((v) => v.toFixed(1));
+      location.assign(`${location.pathname}?from=${a}&to=${b}`);
+    }
+  };
+  document.addEventListener("pointermove", move);
+  document.addEventListener("pointerup", up, { once: true });
+});

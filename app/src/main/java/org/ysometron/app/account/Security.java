@@ -29,6 +29,8 @@ class Security {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, "/lots/*/decision")
                         .hasAuthority("RELEASE")
+                        .requestMatchers(HttpMethod.POST, "/lots/*/words")
+                        .hasAuthority("JUDGEMENT")
                         .requestMatchers(HttpMethod.POST, "/series/**")
                         .hasAuthority("JUDGEMENT")
                         .requestMatchers(HttpMethod.POST, "/lots/**")

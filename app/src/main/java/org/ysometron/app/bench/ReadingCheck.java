@@ -7,8 +7,9 @@ import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Claim;
-import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Property;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.method.Outcome;
@@ -24,11 +25,11 @@ class ReadingCheck {
     private static final int LONGEST = 40;
 
     private final EarlierLots earlier;
-    private final Products products;
+    private final Publications publications;
 
-    ReadingCheck(EarlierLots earlier, Products products) {
+    ReadingCheck(EarlierLots earlier, Publications publications) {
         this.earlier = earlier;
-        this.products = products;
+        this.publications = publications;
     }
 
     /** A value that was doubted: to be confirmed or corrected. */
@@ -97,8 +98,8 @@ class ReadingCheck {
         if (before.isPresent()) {
             return OptionalDouble.of(before.get().mean());
         }
-        return products.claims(lot.datasheetId()).stream()
-                .filter(claim -> claim.property() == Property.TENSILE_STRENGTH)
+        return publications.claims(lot.datasheetId()).stream()
+                .filter(claim -> claim.property() == Property.TENSILE_STRENGTH && claim.form() != Form.BETTER_THAN)
                 .filter(claim -> claim.conditions().orientation()
                         == specimen.conditions().orientation())
                 .map(Claim::requirement)

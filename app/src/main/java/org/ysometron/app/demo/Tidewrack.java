@@ -1,14 +1,9 @@
 package org.ysometron.app.demo;
 
-import java.time.Clock;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.OptionalDouble;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -19,24 +14,23 @@ import org.springframework.stereotype.Component;
 import org.ysometron.app.account.Accounts;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.Quantity;
-import org.ysometron.app.drift.Baselines;
-import org.ysometron.app.drift.Signals;
 import org.ysometron.app.equipment.Instruments;
-import org.ysometron.app.evidence.SeriesPoints;
-import org.ysometron.app.gate.Decisions;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
-import org.ysometron.app.product.Claim;
+import org.ysometron.app.lot.Lots.RawMaterial;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications.Draft;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.gate.Right;
 import org.ysometron.core.method.Outcome;
+import org.ysometron.core.publication.Family;
+import org.ysometron.core.publication.Publication;
+import org.ysometron.core.publication.Topic;
 
 /** Loads the invented supplier Tidewrack Feedstocks into an empty site, through the doors that people use. */
 @Component
@@ -46,52 +40,33 @@ public class Tidewrack implements ApplicationRunner {
     /** Beyond this many lots the baselines are signed last, so that loading stays linear in the number of lots. */
     private static final int MANY = 100;
 
-    private static final double RATE = 5;
     private static final Logger LOG = LoggerFactory.getLogger(Tidewrack.class);
 
     private final Accounts accounts;
-    private final Products products;
     private final Instruments instruments;
-    private final Lots lots;
-    private final Bench bench;
-    private final SeriesPoints series;
-    private final Baselines baselines;
-    private final Signals signals;
-    private final Decisions decisions;
-    private final Clock clock;
+    private final Works works;
+    private final OtherProducts others;
     private final boolean wanted;
     private final SkerryTruth truth;
 
     Tidewrack(
             Accounts accounts,
-            Products products,
             Instruments instruments,
-            Lots lots,
-            Bench bench,
-            SeriesPoints series,
-            Baselines baselines,
-            Signals signals,
-            Decisions decisions,
-            Clock clock,
+            Works works,
+            OtherProducts others,
             @Value("${ysometron.demo}") boolean wanted,
             @Value("${ysometron.demo-lots}") int count) {
         this.accounts = accounts;
-        this.products = products;
         this.instruments = instruments;
-        this.lots = lots;
-        this.bench = bench;
-        this.series = series;
-        this.baselines = baselines;
-        this.signals = signals;
-        this.decisions = decisions;
-        this.clock = clock;
+        this.works = works;
+        this.others = others;
         this.wanted = wanted;
         this.truth = new SkerryTruth(count);
     }
 
     @Override
     public void run(ApplicationArguments arguments) {
-        if (!wanted || !products.all().isEmpty()) {
+        if (!wanted || !works.products.all().isEmpty()) {
             return;
         }
         if (accounts.none()) {
@@ -107,62 +82,86 @@ public class Tidewrack implements ApplicationRunner {
         for (int i = 0; i < truth.lots(); i++) {
             made.add(lot(i, gauge));
             if (truth.lots() <= MANY && i == SkerryTruth.BASELINE_LOTS - 1) {
-                sign(skerry, made);
+                works.sign(
+                        skerry,
+                        made.subList(0, SkerryTruth.BASELINE_LOTS),
+                        "First twenty lots of the present recipe, all released.");
             }
             if (i < truth.badLot()) {
-                decide(made.get(i));
+                works.decide(made.get(i), null);
             }
             if (i % 500 == 499) {
                 LOG.info("{} lots loaded", i + 1);
             }
         }
         if (truth.lots() > MANY) {
-            sign(skerry, made);
+            works.sign(
+                    skerry,
+                    made.subList(0, SkerryTruth.BASELINE_LOTS),
+                    "First twenty lots of the present recipe, all released.");
         }
+        others.wetSpool(gauge);
+        others.dunlin(gauge);
+        others.curlew(gauge);
+        others.plover();
     }
 
     private Products.ProductView skerry() {
-        Products.ProductView skerry = products.register(
+        Products.ProductView skerry = works.products.register(new Products.NewProduct(
                 "skerry-bf10",
                 "Skerry BF10",
                 "PBT filament with 10 % chopped basalt fibre, 1.75 mm",
                 "natural, slate",
                 "Chopped basalt fibre: broken surfaces shed splinters. Wear eye protection and sleeves, keep a shield or tether"
-                        + " between you and the grips, stand clear while the load rises.");
-        List<Claim.Draft> drafts = new ArrayList<>();
-        Conditions flat = conditions(Orientation.XY);
-        Conditions upright = conditions(Orientation.ZX);
-        drafts.add(atLeast(Property.TENSILE_STRENGTH, SkerryTruth.FLAT_CLAIM, "50 MPa", flat));
-        drafts.add(atLeast(Property.TENSILE_STRENGTH, SkerryTruth.UPRIGHT_CLAIM, "24 MPa", upright));
-        drafts.add(atLeast(Property.UPRIGHT_FLAT_RATIO, SkerryTruth.RATIO_CLAIM, "0.42", upright));
-        for (Conditions terms : List.of(flat, upright)) {
-            for (Property side : List.of(Property.SECTION_WIDTH, Property.SECTION_THICKNESS)) {
-                drafts.add(new Claim.Draft(
-                        side,
-                        "4.0 mm ± 0.1 mm",
-                        OptionalDouble.of(3.9),
-                        OptionalDouble.of(4.1),
-                        SkerryTruth.SPECIMENS,
-                        terms));
-            }
-        }
-        products.publish(skerry.id(), LocalDate.now(clock).minusDays(400), drafts);
+                        + " between you and the grips, stand clear while the load rises.",
+                Family.FILAMENT,
+                true));
+        Conditions flat = Sheets.bar(Orientation.XY, "");
+        Conditions upright = Sheets.bar(Orientation.ZX, "");
+        List<Draft> sheet = new ArrayList<>(List.of(
+                Sheets.claims(Topic.TENSILE_STRENGTH, Form.AT_LEAST, format("%.0f MPa", SkerryTruth.FLAT_CLAIM), flat),
+                Sheets.claims(
+                        Topic.TENSILE_STRENGTH, Form.AT_LEAST, format("%.0f MPa", SkerryTruth.UPRIGHT_CLAIM), upright),
+                Sheets.claims(
+                        Topic.UPRIGHT_FLAT_RATIO, Form.AT_LEAST, format("%.2f", SkerryTruth.RATIO_CLAIM), upright)));
+        sheet.addAll(Sheets.sections(flat, upright));
+        sheet.addAll(List.of(
+                Sheets.says(Topic.DIAMETER, "1.75 mm ± 0.05 mm"),
+                Sheets.says(Topic.DENSITY, "1.36 g/cm³"),
+                Sheets.says(Topic.NOZZLE_TEMPERATURE, "255 °C (245–265 °C)"),
+                Sheets.says(Topic.BED_TEMPERATURE, "100 °C"),
+                Sheets.says(Topic.BED_SURFACE, "textured steel sheet"),
+                Sheets.says(Topic.FAN, "0–20 %"),
+                Sheets.says(Topic.FLOW_LIMIT, "10 mm³/s"),
+                Sheets.says(Topic.NOZZLE_HARDNESS, "hardened steel, 0.4 mm or wider"),
+                Sheets.says(Topic.DRYING_TEMPERATURE, "100 °C"),
+                Sheets.says(Topic.DRYING_TIME, "6 h"),
+                Sheets.says(Topic.STORAGE, "dry box, below 20 % humidity")));
+        works.publish(skerry, Publication.Kind.DATASHEET, 400, "datasheet S7", sheet);
+        works.publish(
+                skerry,
+                Publication.Kind.LABEL,
+                390,
+                "spool label, print run 31",
+                List.of(
+                        Sheets.says(Topic.DIAMETER, "1.75 mm ± 0.05 mm"),
+                        Sheets.says(Topic.NOZZLE_TEMPERATURE, "240 °C (230–250 °C)"),
+                        Sheets.says(Topic.BED_TEMPERATURE, "100 °C")));
+        works.publish(
+                skerry,
+                Publication.Kind.WEB_PAGE,
+                120,
+                "shop page",
+                List.of(
+                        Sheets.says(Topic.NOZZLE_TEMPERATURE, "230–280 °C"),
+                        Sheets.says(Topic.BED_TEMPERATURE, "90–110 °C"),
+                        Sheets.says(Topic.DIAMETER, "1.75 mm ± 0.05 mm"),
+                        Sheets.says(Topic.WORDING, "Stronger than ordinary PBT")));
         return skerry;
     }
 
-    private static Claim.Draft atLeast(Property property, double edge, String typed, Conditions terms) {
-        return new Claim.Draft(
-                property,
-                "at least " + typed,
-                OptionalDouble.of(edge),
-                OptionalDouble.empty(),
-                SkerryTruth.SPECIMENS,
-                terms);
-    }
-
-    private static Conditions conditions(Orientation orientation) {
-        return new Conditions(
-                "tension", Basis.SOLID, orientation, Conditioning.DRY, RATE, SpecimenDesign.TENSION_BAR_4.title());
+    private static String format(String pattern, double value) {
+        return String.format(Locale.ROOT, pattern, value);
     }
 
     private LotView lot(int index, long gauge) {
@@ -170,19 +169,29 @@ public class Tidewrack implements ApplicationRunner {
         String note = index == truth.slideFrom()
                 ? "Share of regrind raised from 5 % to 12 % from this lot on."
                 : index == truth.badLot() ? "Regrind silo stood open over the weekend." : "";
-        LotView lot = lots.enter(
+        LotView lot = works.lots.enter(
                 new Lots.NewLot(
                         String.format(Locale.ROOT, "SK-%04d", 101 + index),
                         "skerry-bf10",
                         "natural",
-                        LocalDate.now(clock).minusDays(age),
+                        works.daysAgo(age),
                         "240 spools of 750 g",
-                        note),
+                        note,
+                        new Lots.Origin(
+                                "line 1",
+                                index >= truth.slideFrom() ? "12 %" : "5 %",
+                                "F3",
+                                List.of(
+                                        new RawMaterial(RawMaterial.Kind.POLYMER, "PB-" + (7712 + index)),
+                                        new RawMaterial(
+                                                RawMaterial.Kind.FIBRE,
+                                                String.format(Locale.ROOT, "BF-%04d", 300 + index / 3))))),
                 "bench");
+        others.dried(lot);
         List<Bench.Entry> entries = new ArrayList<>();
         for (Orientation orientation : List.of(Orientation.XY, Orientation.ZX)) {
             List<SkerryTruth.Bar> bars = truth.bars(index, orientation);
-            lots.addSet(
+            works.lots.addSet(
                     lot.id(),
                     new Lots.NewSet(
                             lot.code() + "-" + orientation,
@@ -190,8 +199,9 @@ public class Tidewrack implements ApplicationRunner {
                             orientation,
                             Basis.SOLID,
                             Conditioning.DRY,
-                            RATE,
-                            bars.size()),
+                            Sheets.RATE,
+                            bars.size(),
+                            new Lots.Making(null, "", lot.madeOn().plusDays(1).atTime(12, 0), null)),
                     "bench");
             // The lot at the bench: upright specimens measured, the last two not broken yet.
             int broken =
@@ -200,7 +210,7 @@ public class Tidewrack implements ApplicationRunner {
                 entries(orientation.name() + (i + 1), bars.get(i), i < broken, gauge, entries);
             }
         }
-        bench.enterAll(lot, entries, "bench", null);
+        works.bench.enterAll(lot, entries, "bench", null);
         return lot;
     }
 
@@ -216,28 +226,5 @@ public class Tidewrack implements ApplicationRunner {
             Outcome outcome = bar.atGrip() ? Outcome.BROKE_AT_GRIP : Outcome.BROKE_IN_GAUGE;
             entries.add(new Bench.Entry(specimen, Quantity.FORCE, 1, bar.force(), outcome, gauge, bar.force()));
         }
-    }
-
-    private void sign(Products.ProductView product, List<LotView> made) {
-        Set<Long> chosen =
-                made.stream().limit(SkerryTruth.BASELINE_LOTS).map(LotView::id).collect(Collectors.toSet());
-        for (SeriesPoints.SeriesView view : series.ofProduct(product.id())) {
-            baselines.sign(view.id(), chosen, "First twenty lots of the present recipe, all released.", "quality");
-        }
-    }
-
-    private void decide(LotView lot) {
-        for (Signals.LotSignal signal : signals.of(List.of(lot.id())).getOrDefault(lot.id(), List.of())) {
-            String answer = signal.title().startsWith("Section")
-                    ? "Seen; a few micrometres, far inside the tolerance."
-                    : "Seen; claims still supported with room. Regrind share raised lately: watch the next lots.";
-            signals.answer(signal.seriesId(), lot.id(), answer, "quality");
-        }
-        boolean blocked = !decisions.blocks(lot).isEmpty();
-        decisions.decide(
-                lot,
-                blocked ? Disposition.REJECT : Disposition.RELEASE,
-                blocked ? "Claims not supported; lot goes to regrind." : "All claims supported.",
-                "release");
     }
 }

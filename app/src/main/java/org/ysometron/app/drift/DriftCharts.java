@@ -22,7 +22,8 @@ import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Claim;
-import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
+import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.drift.AverageRunLength;
 import org.ysometron.core.drift.SpreadLimits;
@@ -42,14 +43,14 @@ class DriftCharts {
     private final Baselines baselines;
     private final Signals signals;
     private final Lots lots;
-    private final Products products;
+    private final Publications publications;
 
-    DriftCharts(SeriesPoints series, Baselines baselines, Signals signals, Lots lots, Products products) {
+    DriftCharts(SeriesPoints series, Baselines baselines, Signals signals, Lots lots, Publications publications) {
         this.series = series;
         this.baselines = baselines;
         this.signals = signals;
         this.lots = lots;
-        this.products = products;
+        this.publications = publications;
     }
 
     /** The lots in sight with what is known of each. */
@@ -350,11 +351,13 @@ class DriftCharts {
     }
 
     private Optional<Requirement> claim(SeriesView found) {
-        return products.newestDatasheet(found.productId()).flatMap(datasheet -> products.claims(datasheet.id()).stream()
-                .filter(claim -> claim.property() == found.property())
-                .filter(claim -> claim.conditions().equals(found.conditions()))
-                .map(Claim::requirement)
-                .findFirst());
+        return publications
+                .newestDatasheet(found.productId())
+                .flatMap(datasheet -> publications.claims(datasheet.id()).stream()
+                        .filter(claim -> claim.form() != Form.BETTER_THAN)
+                        .filter(claim -> claim.speaksOf(found.property(), found.conditions()))
+                        .map(Claim::requirement)
+                        .findFirst());
     }
 
     private DriftView.@Nullable Base base(Sight sight) {

@@ -9,6 +9,7 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.NotFound;
 
 @Controller
@@ -16,15 +17,23 @@ class EvidenceController {
 
     private final Lots lots;
     private final Products products;
+    private final Publications publications;
     private final Bench bench;
     private final Judgements judgements;
     private final Strips strips;
     private final Workings workings;
 
     EvidenceController(
-            Lots lots, Products products, Bench bench, Judgements judgements, Strips strips, Workings workings) {
+            Lots lots,
+            Products products,
+            Publications publications,
+            Bench bench,
+            Judgements judgements,
+            Strips strips,
+            Workings workings) {
         this.lots = lots;
         this.products = products;
+        this.publications = publications;
         this.bench = bench;
         this.judgements = judgements;
         this.strips = strips;
@@ -36,7 +45,7 @@ class EvidenceController {
         LotView lot = lots.named(code);
         model.addAttribute("lot", lot);
         model.addAttribute("product", products.product(lot.productId()));
-        model.addAttribute("datasheet", products.datasheet(lot.datasheetId()));
+        model.addAttribute("datasheet", publications.publication(lot.datasheetId()));
         model.addAttribute(
                 "strips", judgements.details(lot).stream().map(strips::strip).toList());
         return "evidence/evidence";

@@ -2,6 +2,7 @@ package org.ysometron.app.evidence;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -17,16 +18,20 @@ import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.ReadingsChanged;
 import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.intake.Intake;
+import org.ysometron.app.intake.MaterialResults;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Claim;
-import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Conditions.Mismatch;
 import org.ysometron.core.claim.Evidence;
+import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Property;
+import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.claim.Verification;
 import org.ysometron.core.statistics.CensoredNormal;
@@ -40,7 +45,9 @@ public class Judgements {
 
     private final Bench bench;
     private final Lots lots;
-    private final Products products;
+    private final Publications publications;
+    private final MaterialResults material;
+    private final Provisionals provisionals;
     private final SeriesPoints series;
     private final SeriesRepository seriesTable;
     private final PointRepository points;
@@ -50,7 +57,9 @@ public class Judgements {
     Judgements(
             Bench bench,
             Lots lots,
-            Products products,
+            Publications publications,
+            MaterialResults material,
+            Provisionals provisionals,
             SeriesPoints series,
             SeriesRepository seriesTable,
             PointRepository points,
@@ -58,7 +67,9 @@ public class Judgements {
             ApplicationEventPublisher events) {
         this.bench = bench;
         this.lots = lots;
-        this.products = products;
+        this.publications = publications;
+        this.material = material;
+        this.provisionals = provisionals;
         this.series = series;
         this.seriesTable = seriesTable;
         this.points = points;
@@ -97,7 +108,7 @@ public class Judgements {
             Map<Long, StoredJudgement> rows = byLot.getOrDefault(lot.id(), Map.of());
             judged.put(
                     lot.id(),
-                    claims.computeIfAbsent(lot.datasheetId(), products::claims).stream()
+                    claims.computeIfAbsent(lot.datasheetId(), publications::claims).stream()
                             .map(claim -> judged(claim, rows.get(claim.id())))
                             .toList());
         }
@@ -107,8 +118,8 @@ public class Judgements {
     /** Every claim of a lot judged anew from its readings, with the working. */
     @Transactional(readOnly = true)
     public List<Detail> details(LotView lot) {
-        List<LotEvidence> sets = LotEvidence.of(bench.records(lot.id()));
-        return products.claims(lot.datasheetId()).stream()
+        Sets sets = sets(lot);
+        return publications.claims(lot.datasheetId()).stream()
                 .map(claim -> detail(lot, claim, sets))
                 .toList();
     }
@@ -138,55 +149,142 @@ public class Judgements {
     @Transactional
     public void rebuild(long lotId) {
         LotView lot = lots.lot(lotId);
-        List<LotEvidence> sets = LotEvidence.of(bench.records(lotId));
+        Sets sets = sets(lot);
         Set<Long> touched = new HashSet<>(seriesOf(lotId));
         points.deleteOfLot(lotId);
         stored.deleteOfLot(lotId);
-        for (LotEvidence set : sets) {
-            for (Property property : Property.values()) {
-                if (!property.isRatio()) {
-                    point(set.evidence(property, Optional.empty()))
-                            .ifPresent(found -> touched.add(store(lot, property, set.conditions(), found)));
-                }
-            }
-            ratio(set, sets)
+        for (LotEvidence set : sets.counted()) {
+            point(set.evidence(Property.TENSILE_STRENGTH, Optional.empty()))
+                    .ifPresent(found -> touched.add(store(lot, Property.TENSILE_STRENGTH, set.conditions(), found)));
+            ratio(set, sets.counted())
                     .ifPresent(found -> touched.add(store(lot, Property.UPRIGHT_FLAT_RATIO, set.conditions(), found)));
         }
-        for (Claim claim : products.claims(lot.datasheetId())) {
+        for (LotEvidence set : sets.measured) {
+            for (Property side : List.of(Property.SECTION_WIDTH, Property.SECTION_THICKNESS)) {
+                point(set.evidence(side, Optional.empty()))
+                        .ifPresent(found -> touched.add(store(lot, side, set.conditions(), found)));
+            }
+        }
+        for (MaterialResults.Result result : material.of(lot)) {
+            point(Evidence.of(result.values()))
+                    .ifPresent(found -> touched.add(store(lot, result.property(), result.conditions(), found)));
+        }
+        for (Claim claim : publications.claims(lot.datasheetId())) {
             store(lot, detail(lot, claim, sets));
         }
         events.publishEvent(new EvidenceChanged(lotId, touched));
     }
 
+    @EventListener
+    @Transactional
+    public void onIntake(Intake.IntakeChanged change) {
+        rebuild(change.lotId());
+    }
+
+    @EventListener
+    @Transactional
+    public void onClaims(Publications.ClaimsChanged change) {
+        lots.undecidedOf(change.productId()).forEach(lot -> rebuild(lot.id()));
+    }
+
+    /**
+     * A lot's specimens, once by what counts and once by what was measured: a size is a size, wet or dry.
+     *
+     * @param tested by conditions and state
+     * @param measured by conditions alone
+     */
+    private record Sets(List<LotEvidence> tested, List<LotEvidence> measured) {
+
+        List<LotEvidence> counted() {
+            return tested.stream().filter(LotEvidence::counts).toList();
+        }
+    }
+
+    private Sets sets(LotView lot) {
+        List<SpecimenRecord> records = bench.records(lot.id());
+        return new Sets(LotEvidence.of(records, provisionals.reasons(lot, records)), LotEvidence.of(records, Map.of()));
+    }
+
     // ---- judging -----------------------------------------------------------------------------------------------
 
-    private Detail detail(LotView lot, Claim claim, List<LotEvidence> sets) {
+    private Detail detail(LotView lot, Claim claim, Sets sets) {
         List<SeriesPoints.PointView> earlier = series.before(lot, claim.property(), claim.conditions());
+        if (claim.property() == Property.FILAMENT_DIAMETER) {
+            return new Detail(claim, diameter(lot, claim), List.of(), earlier, List.of());
+        }
         if (claim.property().isRatio()) {
-            return ratioDetail(claim, sets, earlier);
+            return ratioDetail(claim, sets.tested, earlier);
         }
-        // The set that differs least from the claim's terms is the one to compare; others stand beside it untouched.
-        LotEvidence best = null;
-        List<Mismatch> least = List.of();
-        for (LotEvidence set : sets) {
-            List<Mismatch> mismatches = claim.conditions().compare(set.conditions());
-            boolean sameOrientation =
-                    set.conditions().orientation() == claim.conditions().orientation();
-            if (sameOrientation && (best == null || weight(mismatches) < weight(least))) {
-                best = set;
-                least = mismatches;
-            }
-        }
-        if (best == null) {
+        boolean size = claim.property() != Property.TENSILE_STRENGTH;
+        Optional<LotEvidence> best = best(claim, size ? sets.measured : sets.tested);
+        if (best.isEmpty()) {
             return new Detail(
-                    claim, Verification.ofMean(claim.requirement(), Evidence.of()), List.of(), earlier, least);
+                    claim, Verification.ofMean(claim.requirement(), Evidence.of()), List.of(), earlier, List.of());
         }
-        Evidence evidence = best.evidence(claim.property(), series.pooledScatter(earlier));
-        boolean blocked = least.stream().anyMatch(Mismatch::blocking);
+        LotEvidence set = best.get();
+        List<Mismatch> mismatches = claim.conditions().compare(set.conditions());
+        Evidence evidence = set.evidence(claim.property(), series.pooledScatter(earlier));
+        boolean blocked = mismatches.stream().anyMatch(Mismatch::blocking);
         Judgement judgement = blocked && evidence.n() > 0
-                ? Verification.notComparable(least, evidence.excluded())
-                : Verification.indicative(Verification.ofMean(claim.requirement(), evidence), least);
-        return new Detail(claim, judgement, best.records(), earlier, least);
+                ? Verification.notComparable(mismatches, evidence.excluded())
+                : Verification.indicative(judge(claim, evidence), mismatches);
+        boolean rival = claim.form() == Form.BETTER_THAN;
+        return new Detail(claim, provisional(judgement, set), set.records(), rival ? List.of() : earlier, mismatches);
+    }
+
+    /** The set that differs least from the claim's terms; one that counts before one that is provisional. */
+    private static Optional<LotEvidence> best(Claim claim, List<LotEvidence> sets) {
+        return sets.stream()
+                .filter(set ->
+                        set.conditions().orientation() == claim.conditions().orientation())
+                .min(Comparator.comparingInt((LotEvidence set) ->
+                        2 * weight(claim.conditions().compare(set.conditions())) + (set.counts() ? 0 : 1)));
+    }
+
+    private Judgement judge(Claim claim, Evidence evidence) {
+        return claim.form() == Form.BETTER_THAN
+                ? Verification.ofRatio(claim.requirement(), evidence, rival(claim))
+                : Verification.ofMean(claim.requirement(), evidence);
+    }
+
+    /** The other product's lots under the same conditions: each lot's mean is one value, so lots are what is counted. */
+    private Evidence rival(Claim claim) {
+        if (claim.rivalId() == null) {
+            return Evidence.of();
+        }
+        List<SeriesPoints.PointView> longest = series.ofProduct(claim.rivalId()).stream()
+                .filter(view ->
+                        view.property() == claim.property() && view.conditions().equals(claim.conditions()))
+                .map(view -> series.points(view.id()))
+                .max(Comparator.comparingInt(List::size))
+                .orElse(List.of());
+        return Evidence.of(longest.stream()
+                .skip(Math.max(0, longest.size() - SeriesPoints.LOOK_BACK))
+                .mapToDouble(SeriesPoints.PointView::mean)
+                .toArray());
+    }
+
+    private static Judgement provisional(Judgement judgement, LotEvidence set) {
+        return set.counts() || judgement.n() == 0 ? judgement : Verification.provisional(judgement, set.provisional());
+    }
+
+    private Judgement diameter(LotView lot, Claim claim) {
+        Requirement requirement = claim.requirement();
+        List<MaterialResults.Result> results = material.of(lot).stream()
+                .filter(result -> result.property() == Property.FILAMENT_DIAMETER)
+                .toList();
+        Optional<MaterialResults.Result> log = results.stream()
+                .filter(result -> result.shareOutside().isPresent())
+                .findFirst();
+        if (log.isPresent()) {
+            double outside = material.shareOutside(
+                    lot, requirement.lower().orElse(0), requirement.upper().orElse(Double.POSITIVE_INFINITY));
+            return Verification.ofLength(
+                    requirement, log.get().values(), outside, log.get().counts());
+        }
+        return Verification.ofEveryPart(
+                requirement,
+                results.stream().findFirst().map(MaterialResults.Result::places).orElse(new double[0]));
     }
 
     private static int weight(List<Mismatch> mismatches) {
@@ -195,35 +293,27 @@ public class Judgements {
 
     private static Detail ratioDetail(Claim claim, List<LotEvidence> sets, List<SeriesPoints.PointView> earlier) {
         Conditions upright = claim.conditions();
-        Conditions flat = turned(upright, Orientation.XY);
-        List<SpecimenRecord> above = records(sets, upright);
-        List<SpecimenRecord> below = records(sets, flat);
+        Conditions flat = upright.turned(Orientation.XY);
+        LotEvidence ups = setOf(sets, upright);
+        LotEvidence flats = setOf(sets, flat);
+        List<SpecimenRecord> above = ups.records();
+        List<SpecimenRecord> below = flats.records();
         List<SpecimenRecord> both = new ArrayList<>(above);
         both.addAll(below);
         Judgement judgement = Verification.ofRatio(
                 claim.requirement(),
-                new LotEvidence(upright, above).evidence(Property.TENSILE_STRENGTH, Optional.empty()),
-                new LotEvidence(flat, below).evidence(Property.TENSILE_STRENGTH, Optional.empty()),
+                ups.evidence(Property.TENSILE_STRENGTH, Optional.empty()),
+                flats.evidence(Property.TENSILE_STRENGTH, Optional.empty()),
                 LotEvidence.calibrationBetween(above, below));
-        return new Detail(claim, judgement, both, earlier, List.of());
+        return new Detail(claim, provisional(provisional(judgement, ups), flats), both, earlier, List.of());
     }
 
-    private static List<SpecimenRecord> records(List<LotEvidence> sets, Conditions conditions) {
+    /** The set under exactly these conditions, one that counts before one that does not; empty when there is none. */
+    private static LotEvidence setOf(List<LotEvidence> sets, Conditions conditions) {
         return sets.stream()
                 .filter(set -> set.conditions().equals(conditions))
-                .findFirst()
-                .map(LotEvidence::records)
-                .orElse(List.of());
-    }
-
-    private static Conditions turned(Conditions conditions, Orientation orientation) {
-        return new Conditions(
-                conditions.method(),
-                conditions.basis(),
-                orientation,
-                conditions.conditioning(),
-                conditions.rate(),
-                conditions.design());
+                .min(Comparator.comparing(set -> !set.counts()))
+                .orElse(new LotEvidence(conditions, List.of()));
     }
 
     // ---- points ------------------------------------------------------------------------------------------------
@@ -253,10 +343,9 @@ public class Judgements {
         if (set.conditions().orientation() != Orientation.ZX) {
             return Optional.empty();
         }
-        Conditions flat = turned(set.conditions(), Orientation.XY);
+        Conditions flat = set.conditions().turned(Orientation.XY);
         Evidence above = set.evidence(Property.TENSILE_STRENGTH, Optional.empty());
-        Evidence below =
-                new LotEvidence(flat, records(sets, flat)).evidence(Property.TENSILE_STRENGTH, Optional.empty());
+        Evidence below = setOf(sets, flat).evidence(Property.TENSILE_STRENGTH, Optional.empty());
         boolean plain = above.bounds().length + below.bounds().length == 0;
         if (!plain || above.n() == 0 || below.n() == 0) {
             return Optional.empty();

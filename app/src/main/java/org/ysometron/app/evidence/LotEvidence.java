@@ -21,20 +21,39 @@ import org.ysometron.core.method.Result;
  *
  * @param conditions the terms they were tested under
  * @param records the specimens, tested or not
+ * @param provisional why their strengths do not count; empty when they do
  */
-record LotEvidence(Conditions conditions, List<SpecimenRecord> records) {
+record LotEvidence(Conditions conditions, List<SpecimenRecord> records, List<String> provisional) {
 
-    /** The lot's specimens by their conditions, in order of their sets. */
-    static List<LotEvidence> of(List<SpecimenRecord> records) {
-        Map<Conditions, List<SpecimenRecord>> byConditions = new LinkedHashMap<>();
+    private record Key(Conditions conditions, List<String> provisional) {}
+
+    /** Specimens that all count. */
+    LotEvidence(Conditions conditions, List<SpecimenRecord> records) {
+        this(conditions, records, List.of());
+    }
+
+    /**
+     * The lot's specimens by their conditions, in order of their sets. What was made of wet material, or tested early, is
+     * never pooled with what was not.
+     *
+     * @param provisional why the results of a set do not count, by the set's key
+     */
+    static List<LotEvidence> of(List<SpecimenRecord> records, Map<Long, List<String>> provisional) {
+        Map<Key, List<SpecimenRecord>> byKey = new LinkedHashMap<>();
         for (SpecimenRecord record : records) {
-            byConditions
-                    .computeIfAbsent(record.specimen().conditions(), key -> new ArrayList<>())
-                    .add(record);
+            Key key = new Key(
+                    record.specimen().conditions(),
+                    provisional.getOrDefault(record.specimen().setId(), List.of()));
+            byKey.computeIfAbsent(key, k -> new ArrayList<>()).add(record);
         }
-        return byConditions.entrySet().stream()
-                .map(entry -> new LotEvidence(entry.getKey(), entry.getValue()))
+        return byKey.entrySet().stream()
+                .map(entry -> new LotEvidence(entry.getKey().conditions, entry.getValue(), entry.getKey().provisional))
                 .toList();
+    }
+
+    /** Whether its strengths count. */
+    boolean counts() {
+        return provisional.isEmpty();
     }
 
     /** The evidence for a property that single specimens have. */
@@ -43,7 +62,8 @@ record LotEvidence(Conditions conditions, List<SpecimenRecord> records) {
             case TENSILE_STRENGTH -> strengths(history);
             case SECTION_WIDTH -> sections(Section::width, history);
             case SECTION_THICKNESS -> sections(Section::thickness, history);
-            case UPRIGHT_FLAT_RATIO -> throw new IllegalArgumentException("a ratio is made of two sets of specimens");
+            case UPRIGHT_FLAT_RATIO, FILAMENT_DIAMETER, FILAMENT_OVALITY, DENSITY, VISCOSITY, PENETRATION_DEPTH ->
+                throw new IllegalArgumentException(property + " is no property of single specimens");
         };
     }
 

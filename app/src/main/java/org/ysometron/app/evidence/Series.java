@@ -40,6 +40,7 @@ class Series {
 
     double rate;
     String design;
+    String process;
 
     Series() {}
 
@@ -53,10 +54,11 @@ class Series {
         this.conditioning = conditions.conditioning();
         this.rate = conditions.rate();
         this.design = conditions.design();
+        this.process = conditions.process();
     }
 
     SeriesPoints.SeriesView view() {
-        Conditions conditions = new Conditions(method, basis, orientation, conditioning, rate, design);
+        Conditions conditions = new Conditions(method, basis, orientation, conditioning, rate, design, process);
         return new SeriesPoints.SeriesView(id, productId, colour, property, conditions);
     }
 }

@@ -9,6 +9,7 @@ import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.chart.Scale;
 import org.ysometron.core.claim.Conditions.Mismatch;
+import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.Property;
 import org.ysometron.core.claim.Requirement;
@@ -34,7 +35,7 @@ class Strips {
                 detail.earlier().stream().map(SeriesPoints.PointView::mean).toList();
         OptionalDouble capacity = capacity(detail);
         Scale scale = Scale.holding(inSight(claim, judgement, values, earlier, capacity), LEFT, RIGHT);
-        String unit = property.unit();
+        String unit = claim.unit();
         int digits = property.digits();
         return new StripView(
                 detail.claim().id(),
@@ -74,7 +75,7 @@ class Strips {
     private static List<Value> values(Judgements.Detail detail) {
         Property property = detail.claim().property();
         List<Value> values = new ArrayList<>();
-        if (property.isRatio()) {
+        if (property.isRatio() || detail.claim().form() == Form.BETTER_THAN) {
             return values;
         }
         for (SpecimenRecord record : detail.records()) {

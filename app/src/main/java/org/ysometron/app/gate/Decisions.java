@@ -5,9 +5,11 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.bench.Bench;
@@ -15,6 +17,7 @@ import org.ysometron.app.drift.Signals;
 import org.ysometron.app.drift.Signals.LotSignal;
 import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.evidence.Judgements.Judged;
+import org.ysometron.app.intake.Intake;
 import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
@@ -33,6 +36,8 @@ public class Decisions {
     private final Bench bench;
     private final Judgements judgements;
     private final Signals signals;
+    private final Intake intake;
+    private final Hindrances hindrances;
     private final Snapshots snapshots;
     private final Clock clock;
 
@@ -42,6 +47,8 @@ public class Decisions {
             Bench bench,
             Judgements judgements,
             Signals signals,
+            Intake intake,
+            Hindrances hindrances,
             Snapshots snapshots,
             Clock clock) {
         this.decisions = decisions;
@@ -49,6 +56,8 @@ public class Decisions {
         this.bench = bench;
         this.judgements = judgements;
         this.signals = signals;
+        this.intake = intake;
+        this.hindrances = hindrances;
         this.snapshots = snapshots;
         this.clock = clock;
     }
@@ -94,6 +103,7 @@ public class Decisions {
         Map<Long, List<Judged>> judged = judgements.of(wanted);
         Map<Long, List<LotSignal>> signalled =
                 signals.of(wanted.stream().map(LotView::id).toList());
+        Map<Long, List<Block>> others = hindrances.of(wanted);
         Map<Long, List<Block>> blocks = new HashMap<>();
         for (LotView lot : wanted) {
             blocks.put(
@@ -105,7 +115,8 @@ public class Decisions {
                             signalled.getOrDefault(lot.id(), List.of()).stream()
                                     .map(signal -> new Gate.ChartSignal(
                                             signal.title() + ": " + signal.words(), signal.isAnswered()))
-                                    .toList()));
+                                    .toList(),
+                            others.getOrDefault(lot.id(), List.of())));
         }
         return blocks;
     }
@@ -131,7 +142,7 @@ public class Decisions {
             return before.get();
         }
         LotView lot = lots.lockUndecided(wanted.id());
-        List<Block> refusals = Gate.refusals(disposition, blocks(lot), by, bench.enterers(lot.id()));
+        List<Block> refusals = Gate.refusals(disposition, blocks(lot), by, enterers(lot.id()));
         if (!refusals.isEmpty()) {
             throw new Blocked(refusals);
         }
@@ -158,6 +169,13 @@ public class Decisions {
                     case REJECT -> LotState.REJECTED;
                 });
         return view(decision);
+    }
+
+    /** The accounts that entered or corrected anything about the lot that a decision rests on. */
+    public Set<String> enterers(long lotId) {
+        Set<String> all = new HashSet<>(bench.enterers(lotId));
+        all.addAll(intake.enterers(lotId));
+        return all;
     }
 
     /** The decisions about a lot, newest first. */

@@ -1,6 +1,8 @@
 package org.ysometron.app.gate;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,15 +20,21 @@ import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.drift.Signals;
 import org.ysometron.app.evidence.Judgements;
+import org.ysometron.app.intake.MaterialResults;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SetForm;
+import org.ysometron.app.lot.Words;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.gate.Gate;
+import org.ysometron.core.publication.Family;
+import org.ysometron.core.working.Figures;
 
 /** A lot's own pages: the sheet that fills in from top to bottom, the decision and the certificate. */
 @Controller
@@ -34,15 +42,32 @@ class SheetController {
 
     private final Lots lots;
     private final Products products;
+    private final Publications publications;
+    private final Samples samples;
+    private final Words words;
+    private final MaterialResults material;
     private final Bench bench;
     private final Judgements judgements;
     private final Signals signals;
     private final Decisions decisions;
 
     SheetController(
-            Lots lots, Products products, Bench bench, Judgements judgements, Signals signals, Decisions decisions) {
+            Lots lots,
+            Products products,
+            Publications publications,
+            Samples samples,
+            Words words,
+            MaterialResults material,
+            Bench bench,
+            Judgements judgements,
+            Signals signals,
+            Decisions decisions) {
         this.lots = lots;
         this.products = products;
+        this.publications = publications;
+        this.samples = samples;
+        this.words = words;
+        this.material = material;
         this.bench = bench;
         this.judgements = judgements;
         this.signals = signals;
@@ -61,7 +86,9 @@ class SheetController {
         model.addAttribute("signals", signals.of(List.of(lot.id())).getOrDefault(lot.id(), List.of()));
         model.addAttribute("blocks", decisions.blocks(lot));
         model.addAttribute("decisions", decisions.of(lot.id()));
-        SetForm.show(model, SetForm.blank(), new Problems());
+        boolean resin = products.product(lot.productId()).family() == Family.RESIN;
+        SetForm.show(model, SetForm.blank(), samples.of(lot.id()), resin, new Problems());
+        model.addAttribute("intake", intakeLines(lot));
         return "gate/sheet";
     }
 
@@ -131,20 +158,50 @@ class SheetController {
             Model model) {
         frame(lot, model);
         model.addAttribute(
-                "blocks", Gate.refusals(Disposition.RELEASE, blocks, who.getName(), bench.enterers(lot.id())));
+                "blocks", Gate.refusals(Disposition.RELEASE, blocks, who.getName(), decisions.enterers(lot.id())));
         model.addAttribute("dispositions", Disposition.values());
         model.addAttribute("chosen", chosen);
         model.addAttribute("reason", reason);
         model.addAttribute("refusal", refusal);
         model.addAttribute("decisions", decisions.of(lot.id()));
+        model.addAttribute("wordKinds", wanted(blocks));
+        model.addAttribute("words", words.of(List.of(lot.id())));
         model.addAttribute("claims", judgements.of(List.of(lot)).getOrDefault(lot.id(), List.of()));
         return "gate/decision";
+    }
+
+    /** The words of an engineer that would lift one of these blocks. */
+    private static List<Words.Kind> wanted(List<Block> blocks) {
+        List<Words.Kind> kinds = new ArrayList<>();
+        for (Block block : blocks) {
+            if (block.kind() == Block.Kind.PRODUCT_WITHDRAWN) {
+                kinds.add(Words.Kind.WITHDRAWN_PRODUCT);
+            } else if (block.kind() == Block.Kind.SIZE_GATE && !kinds.contains(Words.Kind.SIZE_GATE)) {
+                kinds.add(Words.Kind.SIZE_GATE);
+            }
+        }
+        return kinds;
     }
 
     private void frame(LotView lot, Model model) {
         model.addAttribute("lot", lot);
         model.addAttribute("product", products.product(lot.productId()));
-        model.addAttribute("datasheet", products.datasheet(lot.datasheetId()));
+        model.addAttribute("datasheet", publications.publication(lot.datasheetId()));
+    }
+
+    /** What intake found, for the sheet: one line a property. */
+    record IntakeLine(String title, String value, String counts) {}
+
+    private List<IntakeLine> intakeLines(LotView lot) {
+        return material.of(lot).stream()
+                .map(result -> new IntakeLine(
+                        result.property().title(),
+                        Figures.significant(
+                                        Arrays.stream(result.values()).average().orElse(0),
+                                        result.property().digits())
+                                + " " + result.property().unit(),
+                        result.counts()))
+                .toList();
     }
 
     private static List<SetLine> sets(List<SpecimenRecord> records) {

@@ -31,6 +31,9 @@ record Snapshot(
         String datasheetValidFrom,
         List<ClaimLine> claims,
         List<SpecimenLine> specimens,
+        List<MaterialLine> material,
+        List<String> samples,
+        List<String> words,
         List<LimitLine> baselines,
         List<SignalLine> signals,
         List<String> enteredBy,
@@ -40,9 +43,23 @@ record Snapshot(
         String decidedAt,
         String software) {
 
-    static final int FORMAT = 1;
+    static final int FORMAT = 2;
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
+
+    /** A record of format 1 had no intake in it. */
+    Snapshot {
+        material = orEmpty(material);
+        samples = orEmpty(samples);
+        words = orEmpty(words);
+    }
+
+    private static <T> List<T> orEmpty(@Nullable List<T> stored) {
+        return stored == null ? List.of() : stored;
+    }
+
+    /** What intake found out about the material: a property with its values, or a state in words. */
+    record MaterialLine(String title, String terms, List<Double> values, String unit, String counts) {}
 
     /** A claim with its figures at full precision. */
     record ClaimLine(

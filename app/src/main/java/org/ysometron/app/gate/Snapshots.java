@@ -1,6 +1,7 @@
 package org.ysometron.app.gate;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -14,8 +15,14 @@ import org.ysometron.app.drift.Signals;
 import org.ysometron.app.drift.Signals.LotSignal;
 import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.intake.Intake;
+import org.ysometron.app.intake.MaterialResults;
+import org.ysometron.app.intake.MaterialStates;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Samples;
+import org.ysometron.app.lot.Words;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.method.Result;
@@ -25,6 +32,12 @@ import org.ysometron.core.method.Result;
 class Snapshots {
 
     private final Products products;
+    private final Publications publications;
+    private final MaterialResults material;
+    private final MaterialStates states;
+    private final Intake intake;
+    private final Samples samples;
+    private final Words words;
     private final Bench bench;
     private final Judgements judgements;
     private final SeriesPoints series;
@@ -33,12 +46,24 @@ class Snapshots {
 
     Snapshots(
             Products products,
+            Publications publications,
+            MaterialResults material,
+            MaterialStates states,
+            Intake intake,
+            Samples samples,
+            Words words,
             Bench bench,
             Judgements judgements,
             SeriesPoints series,
             Baselines baselines,
             Signals signals) {
         this.products = products;
+        this.publications = publications;
+        this.material = material;
+        this.states = states;
+        this.intake = intake;
+        this.samples = samples;
+        this.words = words;
         this.bench = bench;
         this.judgements = judgements;
         this.series = series;
@@ -48,7 +73,7 @@ class Snapshots {
 
     Snapshot take(LotView lot, int revision, Disposition disposition, String reason, String by, String at) {
         Products.ProductView product = products.product(lot.productId());
-        Products.DatasheetView datasheet = products.datasheet(lot.datasheetId());
+        Publications.PublicationView datasheet = publications.publication(lot.datasheetId());
         return new Snapshot(
                 Snapshot.FORMAT,
                 lot.code(),
@@ -63,11 +88,22 @@ class Snapshots {
                 datasheet.validFrom().toString(),
                 judgements.details(lot).stream().map(Snapshots::claim).toList(),
                 bench.records(lot.id()).stream().map(Snapshots::specimen).toList(),
+                material(lot),
+                samples.of(lot.id()).stream()
+                        .map(sample -> sample.label() + ", " + sample.place().words() + ", drawn by " + sample.drawnBy()
+                                + " from " + sample.drawnFrom() + " on " + sample.drawnOn())
+                        .toList(),
+                words.of(List.of(lot.id())).stream()
+                        .map(word -> word.kind().words() + ": " + word.reason() + " (" + word.by() + ")")
+                        .toList(),
                 limits(lot),
                 signals.of(List.of(lot.id())).getOrDefault(lot.id(), List.of()).stream()
                         .map(Snapshots::signal)
                         .toList(),
-                bench.enterers(lot.id()).stream().sorted().toList(),
+                java.util.stream.Stream.concat(bench.enterers(lot.id()).stream(), intake.enterers(lot.id()).stream())
+                        .distinct()
+                        .sorted()
+                        .toList(),
                 disposition.words(),
                 reason,
                 by,
@@ -80,7 +116,7 @@ class Snapshots {
         return new Snapshot.ClaimLine(
                 detail.claim().title(),
                 detail.claim().requirement().words(),
-                detail.claim().asTyped(),
+                detail.claim().published(),
                 detail.claim().terms(),
                 judgement.verdict().words(),
                 judgement.reason(),
@@ -93,7 +129,7 @@ class Snapshots {
                 boxed(judgement.upper()),
                 detail.claim().requirement().lower().isPresent(),
                 detail.claim().requirement().upper().isPresent(),
-                detail.claim().property().unit(),
+                detail.claim().requirement().unit(),
                 detail.claim().property().digits());
     }
 
@@ -123,6 +159,27 @@ class Snapshots {
                 reading.enteredAt().toString(),
                 reading.live(),
                 reading.reason());
+    }
+
+    private List<Snapshot.MaterialLine> material(LotView lot) {
+        List<Snapshot.MaterialLine> lines = new ArrayList<>();
+        for (MaterialResults.Result result : material.of(lot)) {
+            lines.add(new Snapshot.MaterialLine(
+                    result.property().title(),
+                    result.conditions().words(),
+                    Arrays.stream(result.values()).boxed().toList(),
+                    result.property().unit(),
+                    result.counts()));
+        }
+        states.of(List.of(lot))
+                .values()
+                .forEach(set -> lines.add(new Snapshot.MaterialLine(
+                        "State of the material of " + set.firstLabel(),
+                        set.state().words(),
+                        List.of(),
+                        "",
+                        String.join(" ", set.state().reasons()))));
+        return lines;
     }
 
     private List<Snapshot.LimitLine> limits(LotView lot) {

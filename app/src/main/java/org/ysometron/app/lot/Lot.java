@@ -30,6 +30,10 @@ class Lot {
     String size;
     String note;
 
+    String line;
+    String regrind;
+    String formulation;
+
     @Enumerated(EnumType.STRING)
     LotState state;
 

@@ -4,26 +4,38 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.publication.Family;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
 
 @Controller
 class LotController {
 
     private final Lots lots;
     private final Products products;
+    private final Samples samples;
+    private final Words words;
     private final Clock clock;
 
-    LotController(Lots lots, Products products, Clock clock) {
+    LotController(Lots lots, Products products, Samples samples, Words words, Clock clock) {
         this.lots = lots;
+        this.samples = samples;
+        this.words = words;
         this.products = products;
         this.clock = clock;
     }
@@ -35,11 +47,60 @@ class LotController {
             @Nullable String colour,
             @Nullable String madeOn,
             @Nullable String size,
-            @Nullable String note) {}
+            @Nullable String note,
+            @Nullable String line,
+            @Nullable String regrind,
+            @Nullable String formulation,
+            @Nullable String polymer,
+            @Nullable String fibre,
+            @Nullable String masterbatch,
+            @Nullable String photoinitiator) {
+
+        static Form blank(LocalDate today) {
+            return new Form("", "", "", today.toString(), "", "", "", "", "", "", "", "", "");
+        }
+
+        Lots.Origin origin(Problems problems) {
+            String typedRegrind = problems.text("regrind", regrind, "The share of regrind", 20, false);
+            if (!typedRegrind.isEmpty()) {
+                String share = typedRegrind.endsWith("%") ? typedRegrind : typedRegrind + " %";
+                boolean none = share.matches("0+([.,]0+)?\\s*%");
+                Typed read = Typed.read("Regrind", share, UnitOfMeasure.working(Dimension.RATIO));
+                if (!none && (!(read instanceof Typed.Accepted accepted) || accepted.value() > 1)) {
+                    problems.add("regrind", "'" + typedRegrind + "' is no share; expected for example 12 %.");
+                }
+                typedRegrind = share;
+            }
+            List<Lots.RawMaterial> raw = new ArrayList<>();
+            add(raw, Lots.RawMaterial.Kind.POLYMER, polymer, problems);
+            add(raw, Lots.RawMaterial.Kind.FIBRE, fibre, problems);
+            add(raw, Lots.RawMaterial.Kind.COLOUR, masterbatch, problems);
+            add(raw, Lots.RawMaterial.Kind.PHOTOINITIATOR, photoinitiator, problems);
+            return new Lots.Origin(
+                    problems.text("line", line, "The line", 60, false),
+                    typedRegrind,
+                    problems.text("formulation", formulation, "The formulation", 40, false),
+                    raw);
+        }
+
+        private static void add(
+                List<Lots.RawMaterial> raw, Lots.RawMaterial.Kind kind, @Nullable String codes, Problems problems) {
+            for (String code : (codes == null ? "" : codes).split("[,;]")) {
+                String plain = code.strip();
+                if (plain.length() > 60) {
+                    problems.add("raw", "A raw-material lot has at most 60 characters.");
+                } else if (!plain.isEmpty()
+                        && raw.stream()
+                                .noneMatch(r -> r.kind() == kind && r.code().equals(plain))) {
+                    raw.add(new Lots.RawMaterial(kind, plain));
+                }
+            }
+        }
+    }
 
     @GetMapping("/lots/new")
     String blank(Model model) {
-        return form(model, new Form("", "", "", LocalDate.now(clock).toString(), "", ""), new Problems());
+        return form(model, Form.blank(LocalDate.now(clock)), new Problems());
     }
 
     @PostMapping("/lots/new")
@@ -54,12 +115,13 @@ class LotController {
         String size = problems.text("size", form.size(), "The size", 60, false);
         String note = problems.text("note", form.note(), "The note", 1000, false);
         LocalDate madeOn = date(form.madeOn(), problems);
+        Lots.Origin origin = form.origin(problems);
         if (problems.none() && madeOn != null) {
             int bar = chosen.indexOf('|');
             String product = bar < 0 ? chosen : chosen.substring(0, bar);
             String colour = bar < 0 ? String.valueOf(form.colour()) : chosen.substring(bar + 1);
             try {
-                lots.enter(new Lots.NewLot(code, product, colour, madeOn, size, note), by.getName());
+                lots.enter(new Lots.NewLot(code, product, colour, madeOn, size, note, origin), by.getName());
                 return "redirect:/lots/" + code;
             } catch (Refusal refusal) {
                 problems.add(refusal);
@@ -74,7 +136,8 @@ class LotController {
             @PathVariable String code, SetForm form, Authentication by, Model model, HttpServletResponse response) {
         LotView lot = lots.named(code);
         Problems problems = new Problems();
-        Lots.NewSet set = form.read(problems);
+        boolean resin = products.product(lot.productId()).family() == Family.RESIN;
+        Lots.NewSet set = form.read(resin, problems);
         if (problems.none()) {
             try {
                 lots.addSet(lot.id(), set, by.getName());
@@ -85,8 +148,52 @@ class LotController {
         }
         response.setStatus(422);
         model.addAttribute("lot", lot);
-        SetForm.show(model, form, problems);
+        SetForm.show(model, form, samples.of(lot.id()), resin, problems);
         return "lot/set";
+    }
+
+    @PostMapping("/lots/{code}/samples")
+    String draw(
+            @PathVariable String code, SampleForm form, Authentication by, Model model, HttpServletResponse response) {
+        LotView lot = lots.named(code);
+        Problems problems = new Problems();
+        Samples.NewSample sample = form.read(LocalDate.now(clock), problems);
+        if (problems.none() && sample != null) {
+            try {
+                samples.draw(lot, sample, by.getName());
+                return "redirect:/lots/" + code + "/intake#samples";
+            } catch (Refusal refusal) {
+                problems.add(refusal);
+            }
+        }
+        response.setStatus(422);
+        model.addAttribute("lot", lot);
+        SampleForm.show(model, form, problems);
+        return "lot/sample";
+    }
+
+    /** An engineer's word that lets something pass. */
+    @PostMapping("/lots/{code}/words")
+    @PreAuthorize("hasAuthority('JUDGEMENT')")
+    String word(
+            @PathVariable String code,
+            @RequestParam(required = false) Words.@Nullable Kind kind,
+            @RequestParam(defaultValue = "") String reason,
+            Authentication by) {
+        LotView lot = lots.named(code);
+        if (kind == null) {
+            throw new Refusal("kind", "Say what the word is about.");
+        }
+        words.give(lot, kind, reason, by.getName());
+        return "redirect:/lots/" + code + "/decision";
+    }
+
+    /** Forwards from a lot of raw material to the lots made of it. */
+    @GetMapping("/raw/{raw}")
+    String forwards(@PathVariable String raw, Model model) {
+        model.addAttribute("raw", raw);
+        model.addAttribute("made", lots.madeFrom(raw));
+        return "lot/raw";
     }
 
     private String form(Model model, Form form, Problems problems) {

@@ -15,6 +15,10 @@ interface LotRepository extends JpaRepository<Lot, Long> {
 
     boolean existsByCode(String code);
 
+    java.util.List<Lot> findByProductIdAndStateIn(long productId, Collection<LotState> states);
+
+    java.util.List<Lot> findByProductIdOrderByMadeOnDescIdDesc(long productId, Pageable page);
+
     Page<Lot> findByStateIn(Collection<LotState> states, Pageable page);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)

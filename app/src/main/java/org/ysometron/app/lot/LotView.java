@@ -2,7 +2,12 @@ package org.ysometron.app.lot;
 
 import java.time.LocalDate;
 
-/** One lot as other slices see it. */
+/**
+ * One lot as other slices see it.
+ *
+ * @param regrind share of regrind as typed; empty when nobody said
+ * @param formulation revision of the formulation it was made by; empty when nobody said
+ */
 public record LotView(
         long id,
         String code,
@@ -12,5 +17,8 @@ public record LotView(
         LocalDate madeOn,
         String size,
         String note,
+        String line,
+        String regrind,
+        String formulation,
         LotState state,
         String createdBy) {}

@@ -2,21 +2,25 @@ package org.ysometron.app.lot;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.publication.Publication;
 
 /** Lots and their specimens. */
 @Component
@@ -28,19 +32,73 @@ public class Lots {
     private final LotRepository lots;
     private final SpecimenSetRepository sets;
     private final SpecimenRepository specimens;
+    private final RawMaterialRepository raws;
     private final Products products;
+    private final Publications publications;
     private final Clock clock;
 
-    Lots(LotRepository lots, SpecimenSetRepository sets, SpecimenRepository specimens, Products products, Clock clock) {
+    Lots(
+            LotRepository lots,
+            SpecimenSetRepository sets,
+            SpecimenRepository specimens,
+            RawMaterialRepository raws,
+            Products products,
+            Publications publications,
+            Clock clock) {
         this.lots = lots;
         this.sets = sets;
         this.specimens = specimens;
+        this.raws = raws;
         this.products = products;
+        this.publications = publications;
         this.clock = clock;
     }
 
     /** A lot about to be entered, checked for form already. */
-    public record NewLot(String code, String product, String colour, LocalDate madeOn, String size, String note) {}
+    public record NewLot(
+            String code, String product, String colour, LocalDate madeOn, String size, String note, Origin origin) {
+
+        /** A lot whose origin nobody wrote down. */
+        public NewLot(String code, String product, String colour, LocalDate madeOn, String size, String note) {
+            this(code, product, colour, madeOn, size, note, Origin.UNKNOWN);
+        }
+    }
+
+    /**
+     * What a lot was made of and on.
+     *
+     * @param regrind share of regrind as typed
+     * @param formulation revision of the formulation
+     * @param raw lots of raw material
+     */
+    public record Origin(String line, String regrind, String formulation, List<RawMaterial> raw) {
+
+        /** Nothing is known. */
+        public static final Origin UNKNOWN = new Origin("", "", "", List.of());
+    }
+
+    /** A lot of raw material. */
+    public record RawMaterial(Kind kind, String code) {
+
+        /** What it contributes. */
+        public enum Kind {
+            POLYMER("polymer"),
+            FIBRE("fibre"),
+            COLOUR("colour masterbatch"),
+            PHOTOINITIATOR("photoinitiator");
+
+            private final String words;
+
+            Kind(String words) {
+                this.words = words;
+            }
+
+            /** The contribution in words. */
+            public String words() {
+                return words;
+            }
+        }
+    }
 
     /**
      * A set of specimens about to be added.
@@ -54,16 +112,49 @@ public class Lots {
             Basis basis,
             Conditioning conditioning,
             double rate,
-            int count) {}
+            int count,
+            Making making) {
+
+        /** A set of which nobody said from what sample and when it was made. */
+        public NewSet(
+                String request,
+                SpecimenDesign design,
+                Orientation orientation,
+                Basis basis,
+                Conditioning conditioning,
+                double rate,
+                int count) {
+            this(request, design, orientation, basis, conditioning, rate, count, Making.UNKNOWN);
+        }
+    }
+
+    /**
+     * How a set was made.
+     *
+     * @param sampleId the spool or bottle it was made of; null when unknown
+     * @param process exposure and cure of a resin's specimens; empty for filament
+     * @param madeAt when it was printed; null when nobody said, and then the time of entry counts
+     * @param conditionedFrom when it went into the climate; null when it did not or nobody said
+     */
+    public record Making(
+            @Nullable Long sampleId,
+            String process,
+            @Nullable LocalDateTime madeAt,
+            @Nullable LocalDateTime conditionedFrom) {
+
+        /** Nothing is known. */
+        public static final Making UNKNOWN = new Making(null, "", null, null);
+    }
 
     /** A page of lots and how many there are in all. */
     public record LotPage(List<LotView> lots, int page, int pages, long total) {}
 
-    /** Enters a lot; it keeps the datasheet revision in force now. */
+    /** Enters a lot; it keeps the datasheet revision in force when it was made. */
     @Transactional
     public LotView enter(NewLot form, String by) {
         Products.ProductView product = products.named(form.product());
-        Products.DatasheetView datasheet = products.newestDatasheet(product.id())
+        Publications.PublicationView datasheet = publications
+                .inForce(product.id(), Publication.Kind.DATASHEET, form.madeOn())
                 .orElseThrow(() ->
                         new Refusal("product", product.name() + " has no datasheet yet: publish its claims first."));
         if (lots.existsByCode(form.code())) {
@@ -83,10 +174,40 @@ public class Lots {
         lot.madeOn = form.madeOn();
         lot.size = form.size();
         lot.note = form.note();
+        lot.line = form.origin().line();
+        lot.regrind = form.origin().regrind();
+        lot.formulation = form.origin().formulation();
         lot.state = LotState.WAITING;
         lot.createdBy = by;
         lot.createdAt = clock.instant();
-        return view(lots.save(lot));
+        LotView entered = view(lots.save(lot));
+        for (RawMaterial raw : form.origin().raw()) {
+            RawMaterialRow row = new RawMaterialRow();
+            row.lotId = entered.id();
+            row.kind = raw.kind();
+            row.code = raw.code();
+            raws.save(row);
+        }
+        return entered;
+    }
+
+    /** The lots of raw material that a lot was made of. */
+    public List<RawMaterial> rawMaterials(long lotId) {
+        return raws.findByLotIdOrderById(lotId).stream()
+                .map(row -> new RawMaterial(row.kind, row.code))
+                .toList();
+    }
+
+    /** Forwards: the lots that a lot of raw material went into, oldest first. */
+    public List<LotView> madeFrom(String rawCode) {
+        List<Long> ids = raws.findByCodeOrderByLotId(rawCode.strip()).stream()
+                .map(row -> row.lotId)
+                .distinct()
+                .toList();
+        return lots.findAllById(ids).stream()
+                .map(Lots::view)
+                .sorted(java.util.Comparator.comparing(LotView::madeOn).thenComparing(LotView::id))
+                .toList();
     }
 
     /** Adds a set of specimens, labelled on from those the orientation already has. */
@@ -107,6 +228,10 @@ public class Lots {
         set.basis = form.basis();
         set.conditioning = form.conditioning();
         set.rate = form.rate();
+        set.sampleId = form.making().sampleId();
+        set.process = form.making().process();
+        set.madeAt = form.making().madeAt();
+        set.conditionedFrom = form.making().conditionedFrom();
         set.createdBy = by;
         set.createdAt = clock.instant();
         sets.save(set);
@@ -135,6 +260,20 @@ public class Lots {
     /** Several lots by their keys. */
     public List<LotView> all(Collection<Long> ids) {
         return lots.findAllById(ids).stream().map(Lots::view).toList();
+    }
+
+    /** The lots of a product on which a decision is still due. */
+    public List<LotView> undecidedOf(long productId) {
+        return lots.findByProductIdAndStateIn(productId, Set.of(LotState.WAITING, LotState.HELD)).stream()
+                .map(Lots::view)
+                .toList();
+    }
+
+    /** The newest lots of a product, at most so many. */
+    public List<LotView> newestOf(long productId, int most) {
+        return lots.findByProductIdOrderByMadeOnDescIdDesc(productId, PageRequest.of(0, most)).stream()
+                .map(Lots::view)
+                .toList();
     }
 
     /** A page of the lots in these states, by the day they were made. */
@@ -192,6 +331,9 @@ public class Lots {
                 lot.madeOn,
                 lot.size,
                 lot.note,
+                lot.line,
+                lot.regrind,
+                lot.formulation,
                 lot.state,
                 lot.createdBy);
     }

@@ -1,5 +1,8 @@
 package org.ysometron.app.lot;
 
+import java.time.LocalDateTime;
+import java.time.format.DateTimeParseException;
+import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.ui.Model;
@@ -22,23 +25,30 @@ public record SetForm(
         @Nullable Orientation orientation,
         @Nullable Conditioning conditioning,
         @Nullable String rate,
-        @Nullable String count) {
+        @Nullable String count,
+        @Nullable Long sample,
+        @Nullable String process,
+        @Nullable String madeAt,
+        @Nullable String conditionedFrom) {
 
     /** A form with the usual values and no orientation. */
     public static SetForm blank() {
-        return new SetForm(UUID.randomUUID().toString(), null, Conditioning.DRY, "5 mm/min", "5");
+        return new SetForm(UUID.randomUUID().toString(), null, Conditioning.DRY, "5 mm/min", "5", null, "", "", "");
     }
 
     /** Puts the form where its fragment looks for it. */
-    public static void show(Model model, SetForm form, Problems problems) {
+    public static void show(
+            Model model, SetForm form, List<Samples.SampleView> samples, boolean resin, Problems problems) {
+        model.addAttribute("setSamples", samples);
+        model.addAttribute("setResin", resin);
         model.addAttribute("setForm", form);
         model.addAttribute("setProblems", problems);
-        model.addAttribute("orientations", Orientation.values());
-        model.addAttribute("states", Conditioning.values());
+        model.addAttribute("orientations", Orientation.ofSpecimens());
+        model.addAttribute("states", Conditioning.ofSpecimens());
         model.addAttribute("design", SpecimenDesign.TENSION_BAR_4.title());
     }
 
-    Lots.NewSet read(Problems problems) {
+    Lots.NewSet read(boolean resin, Problems problems) {
         if (orientation == null) {
             problems.add("orientation", "Choose how the specimens lay on the plate.");
         }
@@ -48,6 +58,15 @@ public record SetForm(
         } catch (NumberFormatException notWhole) {
             problems.add(
                     "count", "'" + count + "' is not a number of specimens; expected 1 to " + Lots.LARGEST_SET + ".");
+        }
+        String cure = problems.text("process", process, "Exposure and cure", 120, resin);
+        LocalDateTime made = time("madeAt", madeAt, problems);
+        LocalDateTime climate = time("conditionedFrom", conditionedFrom, problems);
+        if (climate != null && conditioning != Conditioning.CONDITIONED) {
+            problems.add("conditionedFrom", "Only a conditioned set has a conditioning clock.");
+        }
+        if (climate != null && made != null && climate.isBefore(made)) {
+            problems.add("conditionedFrom", "The set cannot go into the climate before it was made.");
         }
         Typed speed = Typed.read("Rate", rate == null ? "" : rate, UnitOfMeasure.working(Dimension.SPEED));
         if (speed instanceof Typed.Refused refused) {
@@ -62,6 +81,19 @@ public record SetForm(
                 Basis.SOLID,
                 conditioning == null ? Conditioning.DRY : conditioning,
                 speed instanceof Typed.Accepted accepted ? accepted.value() : 0,
-                specimens);
+                specimens,
+                new Lots.Making(sample, cure, made, climate));
+    }
+
+    private static @Nullable LocalDateTime time(String field, @Nullable String typed, Problems problems) {
+        if (typed == null || typed.isBlank()) {
+            return null;
+        }
+        try {
+            return LocalDateTime.parse(typed.strip().replace(' ', 'T'));
+        } catch (DateTimeParseException notATime) {
+            problems.add(field, "'" + typed + "' is not a date with its time; expected for example 2026-03-14 09:30.");
+            return null;
+        }
     }
 }

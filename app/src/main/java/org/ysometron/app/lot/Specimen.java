@@ -25,6 +25,7 @@ class Specimen {
     int place;
 
     SpecimenView view() {
-        return new SpecimenView(id, lotId, label, set.conditions(), set.design);
+        return new SpecimenView(
+                id, lotId, label, set.conditions(), set.design, set.id, set.sampleId, set.made(), set.conditionedFrom);
     }
 }

@@ -8,6 +8,9 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import org.jspecify.annotations.Nullable;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
@@ -38,10 +41,26 @@ class SpecimenSet {
     Conditioning conditioning;
 
     double rate;
+    String process;
+
+    @Nullable
+    Long sampleId;
+
+    @Nullable
+    LocalDateTime madeAt;
+
+    @Nullable
+    LocalDateTime conditionedFrom;
+
     String createdBy;
     Instant createdAt;
 
     Conditions conditions() {
-        return new Conditions("tension", basis, orientation, conditioning, rate, design.title());
+        return new Conditions("tension", basis, orientation, conditioning, rate, design.title(), process);
+    }
+
+    /** When it was made, by the site's clock: as written down, else when it was entered. */
+    LocalDateTime made() {
+        return madeAt == null ? LocalDateTime.ofInstant(createdAt, ZoneId.systemDefault()) : madeAt;
     }
 }

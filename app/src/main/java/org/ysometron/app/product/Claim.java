@@ -1,34 +1,30 @@
 package org.ysometron.app.product;
 
-import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Property;
 import org.ysometron.core.claim.Requirement;
 
 /**
- * A published claim, ready to be judged.
+ * A published statement that evidence can bear out, ready to be judged.
  *
  * @param id its key
  * @param property what it is about
- * @param asTyped the value as published
+ * @param form in which form it is promised
+ * @param published the value as published, with its form
  * @param requirement what it promises, in working units
  * @param conditions the terms under which it is meant
+ * @param rivalId the product it claims to be better than; null unless it does
  */
-public record Claim(long id, Property property, String asTyped, Requirement requirement, Conditions conditions) {
-
-    /**
-     * A claim about to be published.
-     *
-     * @param lower lower edge in the working unit
-     * @param upper upper edge in the working unit
-     */
-    public record Draft(
-            Property property,
-            String asTyped,
-            OptionalDouble lower,
-            OptionalDouble upper,
-            int minimumN,
-            Conditions conditions) {}
+public record Claim(
+        long id,
+        Property property,
+        Form form,
+        String published,
+        Requirement requirement,
+        Conditions conditions,
+        @Nullable Long rivalId) {
 
     /** Property and orientation: "Tensile strength, ZX upright". A ratio names both orientations already. */
     public String title() {
@@ -37,9 +33,8 @@ public record Claim(long id, Property property, String asTyped, Requirement requ
 
     /** The title for a property under these terms. */
     public static String titleOf(Property property, Conditions conditions) {
-        return property.isRatio()
-                ? property.title()
-                : property.title() + ", " + conditions.orientation().words();
+        String orientation = conditions.orientation().words();
+        return property.isRatio() || orientation.isEmpty() ? property.title() : property.title() + ", " + orientation;
     }
 
     /** The terms but for the orientation of a ratio, which has two. */
@@ -52,5 +47,10 @@ public record Claim(long id, Property property, String asTyped, Requirement requ
         return property.isRatio()
                 ? conditions.words().replace(conditions.orientation().words(), "ZX upright over XY flat")
                 : conditions.words();
+    }
+
+    /** Whether a series of this property under these terms is what the claim speaks of. */
+    public boolean speaksOf(Property other, Conditions terms) {
+        return property == other && (!property.isMechanical() || conditions.equals(terms));
     }
 }

@@ -1,12 +1,11 @@
 package org.ysometron.app.product;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.Clock;
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -15,26 +14,37 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
-import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.publication.Family;
 
 @Controller
 class ProductController {
 
-    private final Products products;
-    private final Clock clock;
+    private static final String MAY_PUBLISH = "hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')";
 
-    ProductController(Products products, Clock clock) {
+    private final Products products;
+    private final Publications publications;
+    private final ProductFile file;
+    private final Prices prices;
+
+    ProductController(Products products, Publications publications, ProductFile file, Prices prices) {
         this.products = products;
-        this.clock = clock;
+        this.publications = publications;
+        this.file = file;
+        this.prices = prices;
     }
 
     /** A row of the list. */
-    record Row(Products.ProductView product, Optional<Products.DatasheetView> datasheet) {}
+    record Row(Products.ProductView product, Optional<Publications.PublicationView> datasheet, long unsettled) {}
 
     @GetMapping("/products")
     String list(Model model) {
         List<Row> rows = products.all().stream()
-                .map(product -> new Row(product, products.newestDatasheet(product.id())))
+                .map(product -> new Row(
+                        product,
+                        publications.newestDatasheet(product.id()),
+                        publications.conflicts(product.id(), null).stream()
+                                .filter(conflict -> conflict.resolution() == null)
+                                .count()))
                 .toList();
         model.addAttribute("rows", rows);
         return "product/list";
@@ -43,7 +53,7 @@ class ProductController {
     @GetMapping("/products/new")
     @PreAuthorize("hasAuthority('ADMINISTRATION')")
     String blank(Model model) {
-        return form(model, new ProductForm("", "", "", "", ""), new Problems());
+        return form(model, new ProductForm("", "", "", "", "", Family.FILAMENT, false), new Problems());
     }
 
     @PostMapping("/products/new")
@@ -51,7 +61,7 @@ class ProductController {
     String register(ProductForm form, Model model, HttpServletResponse response) {
         Problems problems = new Problems();
         String code = problems.text("code", form.code(), "The code", 30, true);
-        if (!code.matches("[A-Za-z0-9][A-Za-z0-9._-]*")) {
+        if (!code.matches("[A-Za-z0-9][A-Za-z0-9._-]*") || code.equals("new")) {
             problems.add("code", "A code has letters, digits, dots, dashes and underscores only.");
         }
         String name = problems.text("name", form.name(), "The name", 80, true);
@@ -61,7 +71,14 @@ class ProductController {
         if (problems.none()) {
             try {
                 return "redirect:/products/"
-                        + products.register(code, name, material, colours, caution)
+                        + products.register(new Products.NewProduct(
+                                        code,
+                                        name,
+                                        material,
+                                        colours,
+                                        caution,
+                                        form.family() == null ? Family.FILAMENT : form.family(),
+                                        Boolean.TRUE.equals(form.hygroscopic())))
                                 .code();
             } catch (Refusal refusal) {
                 problems.add(refusal);
@@ -77,56 +94,109 @@ class ProductController {
             @Nullable String name,
             @Nullable String material,
             @Nullable String colours,
-            @Nullable String caution) {}
+            @Nullable String caution,
+            @Nullable Family family,
+            @Nullable Boolean hygroscopic) {}
 
     @GetMapping("/products/{code}")
     String page(@PathVariable String code, Model model) {
+        return show(products.named(code), new Problems(), model);
+    }
+
+    @GetMapping("/products/{code}/wanting")
+    String wanting(@PathVariable String code, Model model) {
         Products.ProductView product = products.named(code);
-        Optional<Products.DatasheetView> datasheet = products.newestDatasheet(product.id());
         model.addAttribute("product", product);
-        model.addAttribute("datasheet", datasheet.orElse(null));
-        model.addAttribute("claims", datasheet.map(d -> products.claims(d.id())).orElse(List.of()));
-        return "product/product";
+        model.addAttribute("file", file.of(product));
+        return "product/wanting";
     }
 
-    @GetMapping("/products/{code}/datasheet")
-    @PreAuthorize("hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')")
-    String datasheet(@PathVariable String code, Model model) {
-        return datasheetForm(products.named(code), DatasheetForm.blank(), new Problems(), model);
-    }
-
-    @PostMapping("/products/{code}/datasheet")
-    @PreAuthorize("hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')")
-    String publish(
+    @PostMapping("/products/{code}/life")
+    @PreAuthorize(MAY_PUBLISH)
+    String move(
             @PathVariable String code,
-            DatasheetForm form,
-            @RequestParam(required = false) @Nullable LocalDate validFrom,
-            Model model,
-            HttpServletResponse response) {
+            @RequestParam(required = false) @Nullable Life life,
+            @RequestParam(defaultValue = "") String lifeReason,
+            @RequestParam(defaultValue = "") String equivalents,
+            HttpServletResponse response,
+            Model model) {
         Products.ProductView product = products.named(code);
         Problems problems = new Problems();
-        List<Claim.Draft> drafts = form.drafts(problems);
+        problems.text("lifeReason", lifeReason, "The reason", 300, true);
+        problems.text("equivalents", equivalents, "The list of equivalents", 300, false);
         if (problems.none()) {
-            LocalDate from = validFrom == null ? LocalDate.now(clock) : validFrom;
-            products.publish(product.id(), from, drafts);
-            return "redirect:/products/" + code;
+            products.move(product.id(), life == null ? product.life() : life, lifeReason, equivalents);
+            return "redirect:/products/" + code + "#life";
         }
         response.setStatus(422);
-        return datasheetForm(product, form, problems, model);
+        model.addAttribute("typedReason", lifeReason);
+        model.addAttribute("typedEquivalents", equivalents);
+        return show(product, problems, model);
+    }
+
+    @PostMapping("/products/{code}/prices")
+    @PreAuthorize(MAY_PUBLISH)
+    String price(
+            @PathVariable String code, Prices.Form form, Authentication by, HttpServletResponse response, Model model) {
+        Products.ProductView product = products.named(code);
+        Problems problems = new Problems();
+        prices.enter(product, form, by.getName(), problems);
+        if (problems.none()) {
+            return "redirect:/products/" + code + "#cost";
+        }
+        response.setStatus(422);
+        model.addAttribute("priceForm", form);
+        return show(product, problems, model);
+    }
+
+    @PostMapping("/products/{code}/conflicts")
+    @PreAuthorize("hasAuthority('JUDGEMENT')")
+    String resolve(
+            @PathVariable String code,
+            @RequestParam(defaultValue = "0") long governs,
+            @RequestParam(defaultValue = "") String reason,
+            @RequestParam(defaultValue = "") String correction,
+            Authentication by,
+            HttpServletResponse response,
+            Model model) {
+        Products.ProductView product = products.named(code);
+        Problems problems = new Problems();
+        problems.text("reason", reason, "The reason", 400, true);
+        problems.text("correction", correction, "The correction", 400, false);
+        if (governs == 0) {
+            problems.add("governs", "Choose which publication governs.");
+        }
+        if (problems.none()) {
+            try {
+                publications.resolve(product.id(), null, governs, reason, correction, by.getName());
+                return "redirect:/products/" + code + "#publications";
+            } catch (Refusal refusal) {
+                problems.add(refusal);
+            }
+        }
+        response.setStatus(422);
+        model.addAttribute("governs", governs);
+        model.addAttribute("typedConflictReason", reason);
+        model.addAttribute("typedCorrection", correction);
+        return show(product, problems, model);
+    }
+
+    private String show(Products.ProductView product, Problems problems, Model model) {
+        model.addAttribute("product", product);
+        model.addAttribute("file", file.of(product));
+        model.addAttribute("lives", Life.values());
+        model.addAttribute("cost", prices.of(product));
+        if (!model.containsAttribute("priceForm")) {
+            model.addAttribute("priceForm", Prices.Form.BLANK);
+        }
+        model.addAttribute("problems", problems);
+        return "product/product";
     }
 
     private static String form(Model model, ProductForm form, Problems problems) {
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
+        model.addAttribute("families", Family.values());
         return "product/new";
-    }
-
-    private static String datasheetForm(
-            Products.ProductView product, DatasheetForm form, Problems problems, Model model) {
-        model.addAttribute("product", product);
-        model.addAttribute("form", form);
-        model.addAttribute("problems", problems);
-        model.addAttribute("states", Conditioning.values());
-        return "product/datasheet";
     }
 }

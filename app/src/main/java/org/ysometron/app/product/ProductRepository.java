@@ -8,5 +8,7 @@ interface ProductRepository extends JpaRepository<Product, Long> {
 
     Optional<Product> findByCode(String code);
 
+    Optional<Product> findFirstByNameIgnoreCase(String name);
+
     List<Product> findAllByOrderByName();
 }

@@ -1,6 +1,5 @@
 package org.ysometron.app.product;
 
-import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -8,31 +7,54 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.material.Conditioning;
+import org.ysometron.core.material.Drying;
+import org.ysometron.core.publication.Family;
 
-/** Products, the revisions of their datasheets and the claims in them. */
+/** Products: what they are, how their material is kept, and where they stand in their life. */
 @Component
 public class Products {
 
     private final ProductRepository products;
-    private final DatasheetRepository datasheets;
-    private final PublishedClaimRepository claims;
 
-    Products(ProductRepository products, DatasheetRepository datasheets, PublishedClaimRepository claims) {
+    Products(ProductRepository products) {
         this.products = products;
-        this.datasheets = datasheets;
-        this.claims = claims;
     }
 
     /**
      * A product as other slices see it.
      *
      * @param caution what the site wants said beside its tests; may be empty
+     * @param hygroscopic whether it takes up water so that its state must be on record before it is tested
+     * @param openHours hours in the open after which it must be dried again
+     * @param boxHumidity largest relative humidity where it is kept, 0 to 1
+     * @param conditioningHours hours a printed part takes to reach the standard atmosphere
      */
     public record ProductView(
-            long id, String code, String name, String material, List<String> colours, String caution) {}
+            long id,
+            String code,
+            String name,
+            String material,
+            List<String> colours,
+            String caution,
+            Family family,
+            Life life,
+            String lifeReason,
+            String equivalents,
+            boolean hygroscopic,
+            double openHours,
+            double boxHumidity,
+            double conditioningHours) {}
 
-    /** A revision of a datasheet. */
-    public record DatasheetView(long id, int revision, LocalDate validFrom) {}
+    /** What a new product is, checked for form already. */
+    public record NewProduct(
+            String code,
+            String name,
+            String material,
+            String colours,
+            String caution,
+            Family family,
+            boolean hygroscopic) {}
 
     /** All products by name. */
     public List<ProductView> all() {
@@ -41,7 +63,14 @@ public class Products {
 
     /** The product with this code. */
     public ProductView named(String code) {
-        return products.findByCode(code).map(Products::view).orElseThrow(() -> new NotFound("product '" + code + "'"));
+        return find(code).orElseThrow(() -> new NotFound("product '" + code + "'"));
+    }
+
+    /** The product with this code or name, in any case; empty when there is none. */
+    Optional<ProductView> find(String codeOrName) {
+        return products.findByCode(codeOrName)
+                .or(() -> products.findFirstByNameIgnoreCase(codeOrName.strip()))
+                .map(Products::view);
     }
 
     /** The product with this key. */
@@ -49,55 +78,39 @@ public class Products {
         return products.findById(id).map(Products::view).orElseThrow(() -> new NotFound("product " + id));
     }
 
-    /** The newest datasheet of a product; empty when it has published none. */
-    public Optional<DatasheetView> newestDatasheet(long productId) {
-        return datasheets.findFirstByProductIdOrderByRevisionDesc(productId).map(Products::view);
-    }
-
-    /** One revision by its key. */
-    public DatasheetView datasheet(long id) {
-        return datasheets.findById(id).map(Products::view).orElseThrow(() -> new NotFound("datasheet " + id));
-    }
-
-    /** The claims of a revision, in their order. */
-    public List<Claim> claims(long datasheetId) {
-        return claims.findByDatasheetIdOrderByPlace(datasheetId).stream()
-                .map(PublishedClaim::resolve)
-                .toList();
-    }
-
     /** Registers a product. */
     @Transactional
-    public ProductView register(String code, String name, String material, String colours, String caution) {
-        if (products.findByCode(code).isPresent()) {
-            throw new Refusal("code", "There is already a product '" + code + "'.");
+    public ProductView register(NewProduct form) {
+        if (products.findByCode(form.code()).isPresent()) {
+            throw new Refusal("code", "There is already a product '" + form.code() + "'.");
         }
         Product product = new Product();
-        product.code = code;
-        product.name = name;
-        product.material = material;
-        product.colours = colours;
-        product.caution = caution;
+        product.code = form.code();
+        product.name = form.name();
+        product.material = form.material();
+        product.colours = form.colours();
+        product.caution = form.caution();
+        product.family = form.family();
+        product.life = Life.ON_SALE;
+        product.lifeReason = "";
+        product.equivalents = "";
+        product.hygroscopic = form.hygroscopic();
+        product.openHours = Drying.OPEN_HOURS;
+        product.boxHumidity = Drying.BOX_HUMIDITY;
+        product.conditioningHours = Conditioning.USUAL_HOURS;
         return view(products.save(product));
     }
 
-    /** Publishes the next revision of a product's datasheet. Earlier revisions stay with the lots made under them. */
+    /** Moves a product to another place in its life. */
     @Transactional
-    public DatasheetView publish(long productId, LocalDate validFrom, List<Claim.Draft> drafts) {
-        if (drafts.isEmpty()) {
-            throw new Refusal("A datasheet revision needs at least one claim.");
+    public void move(long id, Life life, String reason, String equivalents) {
+        if (reason.isBlank()) {
+            throw new Refusal("lifeReason", "Say why: it stands on the product's file.");
         }
-        Datasheet datasheet = new Datasheet();
-        datasheet.productId = productId;
-        datasheet.revision =
-                newestDatasheet(productId).map(DatasheetView::revision).orElse(0) + 1;
-        datasheet.validFrom = validFrom;
-        long id = datasheets.save(datasheet).id;
-        int place = 1;
-        for (Claim.Draft draft : drafts) {
-            claims.save(new PublishedClaim(id, place++, draft));
-        }
-        return view(datasheet);
+        Product product = products.findById(id).orElseThrow(() -> new NotFound("product " + id));
+        product.life = life;
+        product.lifeReason = reason.strip();
+        product.equivalents = equivalents.strip();
     }
 
     private static ProductView view(Product product) {
@@ -105,10 +118,20 @@ public class Products {
                 .map(String::strip)
                 .filter(colour -> !colour.isEmpty())
                 .toList();
-        return new ProductView(product.id, product.code, product.name, product.material, colours, product.caution);
-    }
-
-    private static DatasheetView view(Datasheet datasheet) {
-        return new DatasheetView(datasheet.id, datasheet.revision, datasheet.validFrom);
+        return new ProductView(
+                product.id,
+                product.code,
+                product.name,
+                product.material,
+                colours,
+                product.caution,
+                product.family,
+                product.life,
+                product.lifeReason,
+                product.equivalents,
+                product.hygroscopic,
+                product.openHours,
+                product.boxHumidity,
+                product.conditioningHours);
     }
 }

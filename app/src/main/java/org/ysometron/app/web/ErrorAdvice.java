@@ -68,7 +68,7 @@ class ErrorAdvice {
                 model,
                 response,
                 HttpStatus.CONTENT_TOO_LARGE,
-                "The file is larger than 2 MB.",
+                "The file is larger than 32 MB.",
                 "Import one lot's readings at a time.");
     }
 

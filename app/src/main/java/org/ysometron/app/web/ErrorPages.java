@@ -29,7 +29,7 @@ class ErrorPages implements ErrorController {
         return switch (status) {
             case 403 -> "This account does not have the right for that step, or the form is too old.";
             case 404 -> "There is no such page.";
-            case 413 -> "The file is larger than 2 MB.";
+            case 413 -> "The file is larger than 32 MB.";
             default ->
                 status < 500
                         ? "This request could not be read."

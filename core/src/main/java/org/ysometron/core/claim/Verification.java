@@ -11,6 +11,7 @@ import org.ysometron.core.statistics.CensoredNormal;
 import org.ysometron.core.statistics.MeanBounds;
 import org.ysometron.core.statistics.RatioBounds;
 import org.ysometron.core.statistics.Summary;
+import org.ysometron.core.statistics.ToleranceFactor;
 import org.ysometron.core.statistics.formula.StudentT;
 import org.ysometron.core.working.Figures;
 import org.ysometron.core.working.Step;
@@ -32,6 +33,12 @@ public final class Verification {
 
     /** Beyond this many further specimens the answer is that more testing is not the way. */
     static final int MOST_MORE = 200;
+
+    /** Share of the parts for which a tolerance bound holds. */
+    static final double SHARE_OF_PARTS = 0.95;
+
+    /** Share of a length that may lie outside a claim about every place of it (common practice, no source). */
+    static final double LENGTH_OUTSIDE = 0.001;
 
     private Verification() {}
 
@@ -113,6 +120,107 @@ public final class Verification {
         return conclude(claim, smaller, figured, moreForRatio(claim, above, below, relativeCalibration));
     }
 
+    /**
+     * Judges a claim about every place or part by the one-sided tolerance bounds x̄ ∓ k·s, each of which holds for 95 % of
+     * them with the claim's confidence (ISO 16269-6). Contradicted when the mean itself lies outside.
+     *
+     * @param values single places or parts, in the claim's unit
+     */
+    public static Judgement ofEveryPart(Requirement claim, double[] values) {
+        if (values.length == 0) {
+            return Judgement.notTested(0);
+        }
+        Evidence evidence = Evidence.of(values);
+        Summary summary = Summary.of(values);
+        Working working = Working.of(meanStep(values, summary, claim.unit()));
+        if (summary.sd().isEmpty()) {
+            return single(claim, evidence, summary, working);
+        }
+        double k = ToleranceFactor.oneSided(values.length, SHARE_OF_PARTS, claim.confidence());
+        double reach = k * summary.sd().getAsDouble();
+        MeanBounds mean = MeanBounds.of(summary, 0, claim.confidence(), claim.unit());
+        boolean meanOutside = denies(claim, mean.lower(), mean.upper());
+        working = working.then(sdStep(summary, claim.unit()))
+                .then(new Step(
+                        "factor for 95 % of all parts",
+                        "k", "t(γ; n − 1, z(0.95)·√n)/√n", "", k, "", "ISO 16269-6, one-sided, exact"))
+                .then(bound("lower tolerance bound", "x̄ − k·s", summary.mean() - reach, claim.unit()))
+                .then(bound("upper tolerance bound", "x̄ + k·s", summary.mean() + reach, claim.unit()));
+        Figured figured = new Figured(
+                meanOutside ? "mean" : "part (95 % of all)",
+                summary.mean(),
+                summary.sd(),
+                meanOutside ? mean.lower() : summary.mean() - reach,
+                meanOutside ? mean.upper() : summary.mean() + reach,
+                shareInside(claim, summary.mean(), summary.sd().getAsDouble()),
+                working);
+        return conclude(claim, evidence, figured, OptionalInt.empty());
+    }
+
+    private static Step bound(String meaning, String formula, double value, String unit) {
+        return new Step(meaning, "", formula, "", value, unit, "ISO 16269-6");
+    }
+
+    /**
+     * Judges a claim about every place of a length that was measured throughout: by the share of it that lies outside.
+     *
+     * @param spoolMeans mean of each spool, at least one
+     * @param shareOutside largest share of a spool outside the claim, 0 to 1
+     * @param counts what was counted, in words
+     */
+    public static Judgement ofLength(Requirement claim, double[] spoolMeans, double shareOutside, String counts) {
+        Summary summary = Summary.of(spoolMeans);
+        boolean inside = shareOutside <= LENGTH_OUTSIDE;
+        String percent = Figures.plain(100 * shareOutside, 3) + " %";
+        String unknown = summary.n() == 1 ? " One spool only: what varies between spools is unknown." : "";
+        String reason = percent + " of the length lies outside " + claim.words() + "; at most "
+                + Figures.plain(100 * LENGTH_OUTSIDE, 2) + " % may. " + counts + "." + unknown;
+        Working working = Working.of(
+                new Step("mean of the spools", "d̄", "mean of their means", "", summary.mean(), claim.unit(), ""),
+                new Step(
+                        "largest share of a spool's length outside",
+                        "",
+                        "length outside over length",
+                        counts,
+                        shareOutside,
+                        "",
+                        "limit 0.1 %: common practice, no source"));
+        OptionalDouble none = OptionalDouble.empty();
+        return new Judgement(
+                inside ? Verdict.SUPPORTED : Verdict.CONTRADICTED,
+                reason,
+                summary.n(),
+                0,
+                0,
+                OptionalDouble.of(summary.mean()),
+                summary.sd(),
+                none,
+                none,
+                none,
+                OptionalInt.empty(),
+                working);
+    }
+
+    private static double shareInside(Requirement claim, double mean, double sd) {
+        if (sd == 0) {
+            return claim.holds(mean) ? 1 : 0;
+        }
+        NormalDistribution normal = new NormalDistribution(mean, sd);
+        double below = claim.lower().isPresent()
+                ? normal.cumulativeProbability(claim.lower().getAsDouble())
+                : 0;
+        double above = claim.upper().isPresent()
+                ? 1 - normal.cumulativeProbability(claim.upper().getAsDouble())
+                : 0;
+        return Math.max(0, 1 - below - above);
+    }
+
+    /** A judgement on specimens whose results do not count yet: it stays open and says what it would be. */
+    public static Judgement provisional(Judgement judgement, List<String> reasons) {
+        String why = String.join("; ", reasons);
+        return unsettled(judgement, "Provisional (" + why + ")", why);
+    }
+
     /** The judgement where conditions differ so that claim and evidence cannot be compared. */
     public static Judgement notComparable(List<Conditions.Mismatch> mismatches, int excluded) {
         String reason = mismatches.stream().map(Conditions.Mismatch::words).collect(Collectors.joining("; "));
@@ -124,15 +232,15 @@ public final class Verification {
      * settles nothing, so that a verdict is never reached across conditions.
      */
     public static Judgement indicative(Judgement judgement, List<Conditions.Mismatch> mismatches) {
-        boolean settled = judgement.verdict() == Verdict.SUPPORTED || judgement.verdict() == Verdict.CONTRADICTED;
-        if (!settled || mismatches.isEmpty()) {
-            return judgement;
-        }
         String words = mismatches.stream().map(Conditions.Mismatch::words).collect(Collectors.joining("; "));
+        return mismatches.isEmpty() ? judgement : unsettled(judgement, "Indicative only (" + words + ")", words);
+    }
+
+    private static Judgement unsettled(Judgement judgement, String how, String why) {
+        boolean settled = judgement.verdict() == Verdict.SUPPORTED || judgement.verdict() == Verdict.CONTRADICTED;
         return new Judgement(
-                Verdict.OPEN,
-                "Indicative only (" + words + "): would be "
-                        + judgement.verdict().words() + ". " + judgement.reason(),
+                settled ? Verdict.OPEN : judgement.verdict(),
+                how + (settled ? ": would be " + judgement.verdict().words() : "") + ". " + judgement.reason(),
                 judgement.n(),
                 judgement.bounds(),
                 judgement.excluded(),
@@ -141,8 +249,8 @@ public final class Verification {
                 judgement.lower(),
                 judgement.upper(),
                 judgement.probability(),
-                OptionalInt.empty(),
-                judgement.working().then(Step.note("indicative only", words)));
+                settled ? OptionalInt.empty() : judgement.moreSpecimens(),
+                judgement.working().then(Step.note("settles nothing", why)));
     }
 
     // ---- the three ways to a pair of bounds ---------------------------------------------------------------------

@@ -12,6 +12,10 @@ public record Block(Kind kind, String what, Right lifter, String how) {
 
     /** The sorts of reason, the one to be dealt with first foremost. */
     public enum Kind {
+        PUBLICATION_CONFLICT,
+        PRODUCT_WITHDRAWN,
+        SIZE_GATE,
+        MATERIAL_STATE,
         TEST_MISSING,
         CLAIM_CONTRADICTED,
         CLAIM_OPEN,

@@ -33,9 +33,13 @@ public final class Gate {
      */
     public record ChartSignal(String title, boolean answered) {}
 
-    /** All that blocks the lot's release, in the order in which it is best dealt with. */
-    public static List<Block> blocks(List<JudgedClaim> claims, List<ChartSignal> signals) {
-        List<Block> blocks = new ArrayList<>();
+    /**
+     * All that blocks the lot's release, in the order in which it is best dealt with.
+     *
+     * @param others what stands in the way before any claim is judged
+     */
+    public static List<Block> blocks(List<JudgedClaim> claims, List<ChartSignal> signals, List<Block> others) {
+        List<Block> blocks = new ArrayList<>(others);
         if (claims.isEmpty()) {
             blocks.add(new Block(
                     Block.Kind.TEST_MISSING,
@@ -57,6 +61,39 @@ public final class Gate {
         }
         blocks.sort(Comparator.comparing(Block::kind));
         return blocks;
+    }
+
+    /** Publications that disagree about a tested claim: nobody can say what the lot has to do. */
+    public static Block conflict(String title, String differ) {
+        return new Block(
+                Block.Kind.PUBLICATION_CONFLICT,
+                title + ": label, web page and datasheet differ in " + differ + ".",
+                Right.JUDGEMENT,
+                "Settle on the product's file which one governs.");
+    }
+
+    /** A lot of a product that is no longer sold. */
+    public static Block withdrawn(String product, String reason) {
+        return new Block(
+                Block.Kind.PRODUCT_WITHDRAWN,
+                product + " is withdrawn: " + reason,
+                Right.JUDGEMENT,
+                "Give a word why this lot may still leave, or reject it.");
+    }
+
+    /** An artefact or fit check that failed its gate: size comes before strength. */
+    public static Block sizeGate(String failure) {
+        return new Block(
+                Block.Kind.SIZE_GATE,
+                failure + ".",
+                Right.JUDGEMENT,
+                "Print again within size, or give an engineer's word with its reason.");
+    }
+
+    /** Specimens whose results are provisional: wet or unknown material, or tested before they were conditioned. */
+    public static Block provisional(String specimens, String reasons, String remedy) {
+        return new Block(
+                Block.Kind.MATERIAL_STATE, specimens + ": results are provisional. " + reasons, Right.ENTRY, remedy);
     }
 
     /**

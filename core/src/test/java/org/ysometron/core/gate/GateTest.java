@@ -14,16 +14,16 @@ class GateTest {
 
     @Test
     void onlySupportedClaimsAndAnsweredSignalsLetALotThrough() {
-        assertThat(Gate.blocks(List.of(claim(Verdict.SUPPORTED)), List.of(new ChartSignal("upright", true))))
+        assertThat(Gate.blocks(List.of(claim(Verdict.SUPPORTED)), List.of(new ChartSignal("upright", true)), List.of()))
                 .isEmpty();
-        assertThat(Gate.blocks(List.of(), List.of())).hasSize(1);
+        assertThat(Gate.blocks(List.of(), List.of(), List.of())).hasSize(1);
     }
 
     @Test
     void everyOtherVerdictBlocksAndSaysWhoLiftsIt() {
         for (Verdict verdict : Verdict.values()) {
             if (verdict != Verdict.SUPPORTED) {
-                List<Block> blocks = Gate.blocks(List.of(claim(verdict)), List.of());
+                List<Block> blocks = Gate.blocks(List.of(claim(verdict)), List.of(), List.of());
                 assertThat(blocks).as(verdict.words()).hasSize(1);
                 assertThat(blocks.get(0).how()).isNotBlank();
                 assertThat(blocks.get(0).what()).contains(verdict.words());
@@ -34,7 +34,7 @@ class GateTest {
     /** M14: a single specimen leaves its claim open, and an open claim blocks. */
     @Test
     void anOpenClaimBlocksWithTheNumberThatWouldSettleIt() {
-        List<Block> blocks = Gate.blocks(List.of(claim(Verdict.OPEN)), List.of());
+        List<Block> blocks = Gate.blocks(List.of(claim(Verdict.OPEN)), List.of(), List.of());
 
         assertThat(blocks).singleElement().satisfies(block -> {
             assertThat(block.kind()).isEqualTo(Block.Kind.CLAIM_OPEN);
@@ -44,7 +44,10 @@ class GateTest {
 
     @Test
     void anUnansweredSignalIsForJudgement() {
-        assertThat(Gate.blocks(List.of(claim(Verdict.SUPPORTED)), List.of(new ChartSignal("upright strength", false))))
+        assertThat(Gate.blocks(
+                        List.of(claim(Verdict.SUPPORTED)),
+                        List.of(new ChartSignal("upright strength", false)),
+                        List.of()))
                 .singleElement()
                 .satisfies(block -> assertThat(block.lifter()).isEqualTo(Right.JUDGEMENT));
     }

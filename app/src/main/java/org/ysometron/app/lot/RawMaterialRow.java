@@ -1,21 +1,25 @@
-package org.ysometron.app.product;
+package org.ysometron.app.lot;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
-import java.time.LocalDate;
 
 @Entity
-@Table(name = "product_datasheet")
-class Datasheet {
+@Table(name = "lot_raw_material")
+class RawMaterialRow {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
 
-    Long productId;
-    int revision;
-    LocalDate validFrom;
+    Long lotId;
+
+    @Enumerated(EnumType.STRING)
+    Lots.RawMaterial.Kind kind;
+
+    String code;
 }

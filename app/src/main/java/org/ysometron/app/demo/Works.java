@@ -1,0 +1,166 @@
+package org.ysometron.app.demo;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.Quantity;
+import org.ysometron.app.drift.Baselines;
+import org.ysometron.app.drift.Signals;
+import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.gate.Decisions;
+import org.ysometron.app.intake.Intake;
+import org.ysometron.app.intake.Logs;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Samples;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.gate.Disposition;
+import org.ysometron.core.method.Outcome;
+import org.ysometron.core.publication.Publication;
+
+/** The doors of the application that the demo's people go through, and the steps that all of its products share. */
+@Component
+class Works {
+
+    final Products products;
+    final Publications publications;
+    final Lots lots;
+    final Samples samples;
+    final Intake intake;
+    final Logs logs;
+    final Bench bench;
+    private final SeriesPoints series;
+    private final Baselines baselines;
+    private final Signals signals;
+    private final Decisions decisions;
+    private final Clock clock;
+
+    Works(
+            Products products,
+            Publications publications,
+            Lots lots,
+            Samples samples,
+            Intake intake,
+            Logs logs,
+            Bench bench,
+            SeriesPoints series,
+            Baselines baselines,
+            Signals signals,
+            Decisions decisions,
+            Clock clock) {
+        this.products = products;
+        this.publications = publications;
+        this.lots = lots;
+        this.samples = samples;
+        this.intake = intake;
+        this.logs = logs;
+        this.bench = bench;
+        this.series = series;
+        this.baselines = baselines;
+        this.signals = signals;
+        this.decisions = decisions;
+        this.clock = clock;
+    }
+
+    LocalDate daysAgo(long days) {
+        return LocalDate.now(clock).minusDays(days);
+    }
+
+    void publish(
+            Products.ProductView product,
+            Publication.Kind kind,
+            long daysAgo,
+            String source,
+            List<Publications.Draft> drafts) {
+        publications.publish(
+                product.id(), kind, daysAgo(daysAgo), source, Publications.Attachment.NONE, drafts, "quality");
+    }
+
+    /** Bars printed, measured and broken, all in one go. */
+    void bars(
+            LotView lot,
+            Orientation orientation,
+            String process,
+            double mean,
+            double scatter,
+            long gauge,
+            Random chance) {
+        lots.addSet(
+                lot.id(),
+                new Lots.NewSet(
+                        lot.code() + "-" + orientation,
+                        SpecimenDesign.TENSION_BAR_4,
+                        orientation,
+                        Basis.SOLID,
+                        Conditioning.DRY,
+                        Sheets.RATE,
+                        Sheets.SPECIMENS,
+                        new Lots.Making(null, process, lot.madeOn().plusDays(1).atTime(12, 0), null)),
+                "bench");
+        List<Bench.Entry> entries = new ArrayList<>();
+        for (int i = 1; i <= Sheets.SPECIMENS; i++) {
+            String specimen = orientation.name() + i;
+            double width = 4.0 + 0.015 * chance.nextGaussian();
+            double thickness = 4.0 + 0.015 * chance.nextGaussian();
+            double strength = mean + scatter * chance.nextGaussian();
+            for (int place = 1; place <= 3; place++) {
+                entries.add(size(specimen, Quantity.WIDTH, place, width, chance));
+                entries.add(size(specimen, Quantity.THICKNESS, place, thickness, chance));
+            }
+            String force = String.format(java.util.Locale.ROOT, "%.0f", strength * width * thickness);
+            entries.add(new Bench.Entry(specimen, Quantity.FORCE, 1, force, Outcome.BROKE_IN_GAUGE, gauge, force));
+        }
+        bench.enterAll(lot, entries, "bench", null);
+    }
+
+    private static Bench.Entry size(String specimen, Quantity quantity, int place, double size, Random chance) {
+        String typed = String.format(java.util.Locale.ROOT, "%.2f", size + 0.006 * chance.nextGaussian());
+        return new Bench.Entry(specimen, quantity, place, typed, null, 0, typed);
+    }
+
+    Samples.SampleView draw(LotView lot, String label, Samples.Place place, String from) {
+        return samples.draw(
+                lot,
+                new Samples.NewSample(
+                        label, place, "quality", from, lot.madeOn().plusDays(1)),
+                "quality");
+    }
+
+    void sign(Products.ProductView product, List<LotView> made, String reason) {
+        var chosen = made.stream().map(LotView::id).collect(java.util.stream.Collectors.toSet());
+        for (SeriesPoints.SeriesView view : series.ofProduct(product.id())) {
+            long points = series.points(view.id()).stream()
+                    .filter(point -> chosen.contains(point.lotId()))
+                    .count();
+            if (points >= 2) {
+                baselines.sign(view.id(), chosen, reason, "quality");
+            }
+        }
+    }
+
+    /** Answers the lot's signals and decides: released unless something still blocks it. */
+    void decide(LotView lot, @Nullable String remark) {
+        for (Signals.LotSignal signal : signals.of(List.of(lot.id())).getOrDefault(lot.id(), List.of())) {
+            String usual = signal.title().startsWith("Section")
+                    ? "Seen; a few micrometres, far inside the tolerance."
+                    : "Seen; claims still supported with room. Watch the next lots.";
+            signals.answer(signal.seriesId(), lot.id(), remark == null ? usual : remark, "quality");
+        }
+        boolean blocked = !decisions.blocks(lot).isEmpty();
+        decisions.decide(
+                lot,
+                blocked ? Disposition.REJECT : Disposition.RELEASE,
+                blocked ? "Claims not supported; lot goes to regrind." : "All claims supported.",
+                "release");
+    }
+}

@@ -1,0 +1,70 @@
+package org.ysometron.app.gate;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.evidence.Provisionals;
+import org.ysometron.app.intake.SizeGate;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Words;
+import org.ysometron.app.product.Life;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
+import org.ysometron.core.gate.Block;
+import org.ysometron.core.gate.Gate;
+
+/** What stands in a lot's way before any claim is judged: publications, the product's life, sizes, the material's state. */
+@Component
+class Hindrances {
+
+    private final Products products;
+    private final Publications publications;
+    private final Words words;
+    private final SizeGate sizes;
+    private final Provisionals provisionals;
+
+    Hindrances(Products products, Publications publications, Words words, SizeGate sizes, Provisionals provisionals) {
+        this.products = products;
+        this.publications = publications;
+        this.words = words;
+        this.sizes = sizes;
+        this.provisionals = provisionals;
+    }
+
+    /** The blocks of several lots. */
+    Map<Long, List<Block>> of(Collection<LotView> lots) {
+        Map<Long, List<String>> stops = sizes.stops(lots);
+        Set<Long> mayLeave = words.of(lots.stream().map(LotView::id).toList()).stream()
+                .filter(word -> word.kind() == Words.Kind.WITHDRAWN_PRODUCT)
+                .map(Words.WordView::lotId)
+                .collect(Collectors.toSet());
+        Map<Long, List<Block>> conflicts = new HashMap<>();
+        Map<Long, List<Block>> found = new HashMap<>();
+        for (LotView lot : lots) {
+            List<Block> blocks = new ArrayList<>(conflicts.computeIfAbsent(lot.datasheetId(), id -> conflicts(lot)));
+            Products.ProductView product = products.product(lot.productId());
+            if (product.life() == Life.WITHDRAWN && !mayLeave.contains(lot.id())) {
+                blocks.add(Gate.withdrawn(product.name(), product.lifeReason()));
+            }
+            stops.getOrDefault(lot.id(), List.of()).forEach(stop -> blocks.add(Gate.sizeGate(stop)));
+            for (Provisionals.Provisional set : provisionals.of(lot)) {
+                blocks.add(Gate.provisional(set.specimens(), String.join(" ", set.reasons()), set.remedy()));
+            }
+            found.put(lot.id(), blocks);
+        }
+        return found;
+    }
+
+    private List<Block> conflicts(LotView lot) {
+        return publications.conflicts(lot.productId(), lot.datasheetId()).stream()
+                .filter(Publications.ConflictView::blocks)
+                .map(view ->
+                        Gate.conflict(view.conflict().title(), view.conflict().differ()))
+                .toList();
+    }
+}

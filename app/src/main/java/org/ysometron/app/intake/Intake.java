@@ -1,0 +1,180 @@
+package org.ysometron.app.intake;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Samples;
+import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Problems;
+import org.ysometron.app.web.Refusal;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Records of intake: stored as typed, reduced when they are read, corrected by a second one with a reason. */
+@Component
+public class Intake {
+
+    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+    private static final TypeReference<Map<String, String>> ENTRIES = new TypeReference<>() {};
+
+    private final IntakeRecordRepository records;
+    private final Reductions reductions;
+    private final Lots lots;
+    private final Samples samples;
+    private final ApplicationEventPublisher events;
+    private final Clock clock;
+
+    Intake(
+            IntakeRecordRepository records,
+            Reductions reductions,
+            Lots lots,
+            Samples samples,
+            ApplicationEventPublisher events,
+            Clock clock) {
+        this.records = records;
+        this.reductions = reductions;
+        this.lots = lots;
+        this.samples = samples;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** Something about a lot's material became known or was corrected. */
+    public record IntakeChanged(long lotId) {}
+
+    /**
+     * A record about to be stored.
+     *
+     * @param request key of the form it came from, so that sending it twice stores it once
+     * @param replaces the record it corrects; null for a new one
+     */
+    record NewRecord(
+            String request,
+            RecordKind kind,
+            @Nullable Long sampleId,
+            Map<String, String> entries,
+            @Nullable Long replaces,
+            String reason) {}
+
+    /** A stored record with what it was reduced to. */
+    record RecordView(
+            long id,
+            long lotId,
+            RecordKind kind,
+            @Nullable Long sampleId,
+            Map<String, String> entries,
+            Reduced reduced,
+            boolean live,
+            @Nullable Long replaces,
+            String reason,
+            String by,
+            Instant at) {}
+
+    /** Enters the drying of a lot's material, for those who do it without a form. */
+    @Transactional
+    public void enterDrying(
+            LotView lot, @Nullable Long sampleId, Map<String, String> entries, String request, String by) {
+        enter(lot, new NewRecord(request, RecordKind.DRYING, sampleId, entries, null, ""), by);
+    }
+
+    /** Enters any kind of record by the name of its kind, for those who do it without a form. */
+    @Transactional
+    public void enter(LotView lot, String kind, Map<String, String> entries, String request, String by) {
+        enter(lot, new NewRecord(request, RecordKind.valueOf(kind), null, entries, null, ""), by);
+    }
+
+    private void enter(LotView lot, NewRecord form, String by) {
+        Problems problems = new Problems();
+        enter(lot, form, by, problems);
+        if (!problems.none()) {
+            throw new Refusal(String.join(" ", problems.all().values()));
+        }
+    }
+
+    /** Stores a record unless something is wrong with it, which then stands in {@code problems}. */
+    @Transactional
+    void enter(LotView lot, NewRecord form, String by, Problems problems) {
+        lots.lockUndecided(lot.id());
+        if (records.existsByRequest(form.request())) {
+            return;
+        }
+        if (form.sampleId() != null) {
+            samples.sample(lot, form.sampleId());
+        }
+        IntakeRecord wrong = null;
+        if (form.replaces() != null) {
+            wrong = records.findById(form.replaces())
+                    .filter(row -> row.lotId == lot.id() && row.kind == form.kind())
+                    .orElseThrow(() -> new NotFound("record " + form.replaces() + " of lot " + lot.code()));
+            if (!wrong.live) {
+                problems.add("", "This record was corrected already; load the page again.");
+            }
+            problems.text("reason", form.reason(), "The reason of the correction", 300, true);
+        }
+        Optional<Reduced> reduced = reductions.reduce(form.kind(), form.entries(), lot.datasheetId(), problems);
+        if (reduced.isEmpty() || !problems.none()) {
+            return;
+        }
+        if (wrong != null) {
+            wrong.live = false;
+        }
+        IntakeRecord row = new IntakeRecord();
+        row.lotId = lot.id();
+        row.sampleId = form.sampleId();
+        row.kind = form.kind();
+        row.request = form.request();
+        row.entries = MAPPER.writeValueAsString(form.entries());
+        row.live = true;
+        row.replacesId = form.replaces();
+        row.reason = form.replaces() == null ? "" : form.reason().strip();
+        row.enteredBy = by;
+        row.enteredAt = clock.instant();
+        records.save(row);
+        events.publishEvent(new IntakeChanged(lot.id()));
+    }
+
+    /** Every record of these lots, corrected ones too, in order of entry. */
+    @Transactional(readOnly = true)
+    List<RecordView> records(Collection<LotView> wanted) {
+        List<RecordView> views = new ArrayList<>();
+        Map<Long, LotView> byId =
+                wanted.stream().collect(java.util.stream.Collectors.toMap(LotView::id, lot -> lot, (a, b) -> a));
+        for (IntakeRecord row : records.findByLotIdInOrderById(byId.keySet())) {
+            LotView lot = java.util.Objects.requireNonNull(byId.get(row.lotId));
+            Map<String, String> entries = MAPPER.readValue(row.entries, ENTRIES);
+            Problems problems = new Problems();
+            reductions
+                    .reduce(row.kind, entries, lot.datasheetId(), problems)
+                    .ifPresent(reduced -> views.add(new RecordView(
+                            row.id,
+                            row.lotId,
+                            row.kind,
+                            row.sampleId,
+                            entries,
+                            reduced,
+                            row.live,
+                            row.replacesId,
+                            row.reason,
+                            row.enteredBy,
+                            row.enteredAt)));
+        }
+        return views;
+    }
+
+    /** The accounts that entered or corrected records of the lot. */
+    public java.util.Set<String> enterers(long lotId) {
+        return records.findByLotIdInOrderById(List.of(lotId)).stream()
+                .map(row -> row.enteredBy)
+                .collect(java.util.stream.Collectors.toSet());
+    }
+}

@@ -1,0 +1,12 @@
+package org.ysometron.app.intake;
+
+import java.util.Collection;
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface IntakeRecordRepository extends JpaRepository<IntakeRecord, Long> {
+
+    List<IntakeRecord> findByLotIdInOrderById(Collection<Long> lotIds);
+
+    boolean existsByRequest(String request);
+}

@@ -1,0 +1,119 @@
+package org.ysometron.app.intake;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.dimension.DiameterLogFile;
+
+/** Uploads of diameter logs on their way: how far each is, how it ended, and stopping it. */
+@Component
+class LogUploads {
+
+    /** Each holds a database connection for as long as its file streams in. */
+    private static final int AT_ONCE = 3;
+
+    private static final int REMEMBERED = 200;
+    private static final Logger LOG = LoggerFactory.getLogger(LogUploads.class);
+
+    private final Logs logs;
+    private final Semaphore room = new Semaphore(AT_ONCE);
+    private final Map<String, Job> jobs = new ConcurrentHashMap<>();
+
+    LogUploads(Logs logs) {
+        this.logs = logs;
+    }
+
+    /** How an upload stands. */
+    enum State {
+        READING,
+        DONE,
+        REFUSED,
+        CANCELLED
+    }
+
+    /** An upload as its page sees it. */
+    record JobView(
+            State state,
+            long rows,
+            String message,
+            @Nullable Long id) {}
+
+    private static final class Job {
+
+        private final String owner;
+        private volatile JobView view = new JobView(State.READING, 0, "", null);
+        private volatile boolean cancelled;
+
+        Job(String owner) {
+            this.owner = owner;
+        }
+    }
+
+    /** Reads a file to its end. The same job sent twice is read once. */
+    JobView read(LotView lot, @Nullable Long sampleId, String name, InputStream in, String by, String key) {
+        Job job = new Job(by);
+        if (jobs.size() > REMEMBERED) {
+            jobs.entrySet().removeIf(entry -> entry.getValue().view.state() != State.READING);
+        }
+        Job before = jobs.putIfAbsent(key, job);
+        if (before != null) {
+            return before.view;
+        }
+        if (!room.tryAcquire()) {
+            return end(job, State.REFUSED, AT_ONCE + " logs are being read already; try again in a moment.", null);
+        }
+        try {
+            long id = logs.store(lot, sampleId, name, in, by, rows -> {
+                job.view = new JobView(State.READING, rows, "", null);
+                if (job.cancelled) {
+                    throw new Logs.Cancelled();
+                }
+            });
+            return end(job, State.DONE, "", id);
+        } catch (DiameterLogFile.Unreadable unreadable) {
+            return end(job, State.REFUSED, unreadable.problem().text() + " Nothing was stored.", null);
+        } catch (Refusal refusal) {
+            return end(job, State.REFUSED, refusal.words(), null);
+        } catch (Logs.Cancelled stopped) {
+            return end(job, State.CANCELLED, "Stopped; nothing was stored.", null);
+        } catch (IOException gone) {
+            LOG.info("a diameter log stopped streaming in: {}", gone.getMessage());
+            return end(job, State.CANCELLED, "The file stopped coming in; nothing was stored.", null);
+        } catch (RuntimeException failed) {
+            end(job, State.REFUSED, "The application failed at this step; nothing was stored.", null);
+            throw failed;
+        } finally {
+            room.release();
+        }
+    }
+
+    JobView view(String key, String by) {
+        return job(key, by).view;
+    }
+
+    void cancel(String key, String by) {
+        job(key, by).cancelled = true;
+    }
+
+    private Job job(String key, String by) {
+        Job job = jobs.get(key);
+        if (job == null || !job.owner.equals(by)) {
+            throw new NotFound("upload '" + key + "'");
+        }
+        return job;
+    }
+
+    private static JobView end(Job job, State state, String message, @Nullable Long id) {
+        job.view = new JobView(state, job.view.rows(), message, id);
+        return job.view;
+    }
+}

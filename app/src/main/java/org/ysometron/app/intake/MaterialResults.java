@@ -1,0 +1,180 @@
+package org.ysometron.app.intake;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Property;
+
+/** What intake found out about the material itself, as series and claims want it. */
+@Component
+public class MaterialResults {
+
+    private final Intake intake;
+    private final Logs logs;
+
+    MaterialResults(Intake intake, Logs logs) {
+        this.intake = intake;
+        this.logs = logs;
+    }
+
+    /**
+     * One property of a lot's material under one way of measuring.
+     *
+     * @param values one for each spool, bottle or determination
+     * @param places single places, where the values rest on some that are known one by one
+     * @param shareOutside largest share of a spool's length outside tolerance; empty without a log
+     * @param counts what was counted, in words
+     */
+    public record Result(
+            Property property,
+            Conditions conditions,
+            double[] values,
+            double[] places,
+            OptionalDouble shareOutside,
+            String counts) {
+
+        /** Copies the arrays. */
+        public Result {
+            values = values.clone();
+            places = places.clone();
+        }
+
+        /** The values. */
+        @Override
+        public double[] values() {
+            return values.clone();
+        }
+
+        /** The places. */
+        @Override
+        public double[] places() {
+            return places.clone();
+        }
+    }
+
+    /** Everything known about the lot's material. */
+    @Transactional(readOnly = true)
+    public List<Result> of(LotView lot) {
+        List<Result> results = new ArrayList<>();
+        List<Logs.LogView> logged = logs.of(lot.id());
+        if (!logged.isEmpty()) {
+            Conditions gauge = Conditions.ofMaterial("laser gauge", "two axes");
+            double outside = logged.stream()
+                    .mapToDouble(Logs.LogView::shareOutside)
+                    .max()
+                    .orElse(0);
+            String counts = logged.size() + (logged.size() == 1 ? " spool, " : " spools, ")
+                    + logged.stream().mapToLong(Logs.LogView::rows).sum() + " readings";
+            results.add(new Result(
+                    Property.FILAMENT_DIAMETER,
+                    gauge,
+                    each(logged, Logs.LogView::mean),
+                    new double[0],
+                    OptionalDouble.of(outside),
+                    counts));
+            results.add(new Result(
+                    Property.FILAMENT_OVALITY,
+                    gauge,
+                    each(logged, Logs.LogView::ovalityMean),
+                    new double[0],
+                    OptionalDouble.empty(),
+                    counts));
+        }
+        List<Reduced> reduced = intake.records(List.of(lot)).stream()
+                .filter(Intake.RecordView::live)
+                .map(Intake.RecordView::reduced)
+                .toList();
+        hand(reduced, results);
+        resin(reduced, results);
+        curves(reduced, results);
+        return results;
+    }
+
+    /** Largest share of a logged spool's readings outside these edges, 0 when the lot has no log. */
+    @Transactional(readOnly = true)
+    public double shareOutside(LotView lot, double low, double high) {
+        return logs.of(lot.id()).stream()
+                .mapToDouble(log -> logs.shareOutside(log, low, high))
+                .max()
+                .orElse(0);
+    }
+
+    private static void hand(List<Reduced> reduced, List<Result> results) {
+        List<Reduced.Diameters> sets = only(reduced, Reduced.Diameters.class);
+        if (sets.isEmpty()) {
+            return;
+        }
+        double[] places = sets.stream()
+                .flatMapToDouble(set -> Arrays.stream(set.diameters()))
+                .toArray();
+        results.add(new Result(
+                Property.FILAMENT_DIAMETER,
+                Conditions.ofMaterial("by hand", "two diameters at each place"),
+                sets.stream()
+                        .mapToDouble(
+                                set -> Arrays.stream(set.diameters()).average().orElseThrow())
+                        .toArray(),
+                places,
+                OptionalDouble.empty(),
+                sets.size() + (sets.size() == 1 ? " spool, " : " spools, ") + places.length + " places"));
+    }
+
+    private static void resin(List<Reduced> reduced, List<Result> results) {
+        List<Reduced.Resin> found = only(reduced, Reduced.Resin.class);
+        values(found, Reduced.Resin::density)
+                .ifPresent(values ->
+                        results.add(determined(Property.DENSITY, Conditions.ofMaterial("density", ""), values)));
+        found.stream().map(Reduced.Resin::viscosityAt).distinct().forEach(at -> values(
+                        found.stream().filter(r -> r.viscosityAt().equals(at)).toList(), Reduced.Resin::viscosity)
+                .ifPresent(values ->
+                        results.add(determined(Property.VISCOSITY, Conditions.ofMaterial("viscosity", at), values))));
+    }
+
+    private static void curves(List<Reduced> reduced, List<Result> results) {
+        List<Reduced.Curve> curves = only(reduced, Reduced.Curve.class);
+        curves.stream()
+                .map(Reduced.Curve::source)
+                .distinct()
+                .forEach(source -> results.add(determined(
+                        Property.PENETRATION_DEPTH,
+                        Conditions.ofMaterial("working curve", source.length() > 40 ? source.substring(0, 40) : source),
+                        curves.stream()
+                                .filter(curve -> curve.source().equals(source))
+                                .mapToDouble(curve -> curve.fit().penetration())
+                                .toArray())));
+    }
+
+    private static Result determined(Property property, Conditions conditions, double[] values) {
+        return new Result(
+                property,
+                conditions,
+                values,
+                new double[0],
+                OptionalDouble.empty(),
+                values.length + (values.length == 1 ? " determination" : " determinations"));
+    }
+
+    private static java.util.Optional<double[]> values(
+            List<Reduced.Resin> found, java.util.function.Function<Reduced.Resin, OptionalDouble> which) {
+        double[] values = found.stream()
+                .map(which)
+                .filter(OptionalDouble::isPresent)
+                .mapToDouble(OptionalDouble::getAsDouble)
+                .toArray();
+        return values.length == 0 ? java.util.Optional.empty() : java.util.Optional.of(values);
+    }
+
+    private static <T extends Reduced> List<T> only(List<Reduced> reduced, Class<T> kind) {
+        return reduced.stream().filter(kind::isInstance).map(kind::cast).toList();
+    }
+
+    private static double[] each(List<Logs.LogView> logs, ToDoubleFunction<Logs.LogView> value) {
+        return logs.stream().mapToDouble(value).toArray();
+    }
+}

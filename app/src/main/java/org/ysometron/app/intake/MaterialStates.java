@@ -1,0 +1,123 @@
+package org.ysometron.app.intake;
+
+import java.time.LocalDateTime;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
+import org.ysometron.core.material.Drying;
+import org.ysometron.core.publication.Statement;
+import org.ysometron.core.publication.Topic;
+
+/** Whether each set of specimens was made of material within its stated state. */
+@Component
+public class MaterialStates {
+
+    private final Intake intake;
+    private final Lots lots;
+    private final Products products;
+    private final Publications publications;
+
+    MaterialStates(Intake intake, Lots lots, Products products, Publications publications) {
+        this.intake = intake;
+        this.lots = lots;
+        this.products = products;
+        this.publications = publications;
+    }
+
+    /**
+     * The state of the material of one set.
+     *
+     * @param firstLabel the set's first specimen, to name it by
+     * @param count specimens in it
+     */
+    public record SetState(
+            long setId, long lotId, String firstLabel, int count, LocalDateTime madeAt, Drying.State state) {}
+
+    /** The state of every set of these lots, by the set's key; lots of products that take up no water have none. */
+    @Transactional(readOnly = true)
+    public Map<Long, SetState> of(Collection<LotView> wanted) {
+        List<LotView> hygroscopic = wanted.stream()
+                .filter(lot -> products.product(lot.productId()).hygroscopic())
+                .toList();
+        if (hygroscopic.isEmpty()) {
+            return Map.of();
+        }
+        Map<Long, List<Intake.RecordView>> records = new HashMap<>();
+        for (Intake.RecordView record : intake.records(hygroscopic)) {
+            if (record.live() && record.kind() == RecordKind.DRYING) {
+                records.computeIfAbsent(record.lotId(), id -> new java.util.ArrayList<>())
+                        .add(record);
+            }
+        }
+        Map<Long, Optional<Drying>> needs = new HashMap<>();
+        Map<Long, SetState> states = new LinkedHashMap<>();
+        for (LotView lot : hygroscopic) {
+            Optional<Drying> need = needs.computeIfAbsent(lot.datasheetId(), id -> need(lot));
+            Map<Long, List<SpecimenView>> sets = new LinkedHashMap<>();
+            lots.specimens(lot.id())
+                    .forEach(specimen -> sets.computeIfAbsent(specimen.setId(), id -> new java.util.ArrayList<>())
+                            .add(specimen));
+            sets.forEach((setId, specimens) ->
+                    states.put(setId, state(specimens, need, records.getOrDefault(lot.id(), List.of()))));
+        }
+        return states;
+    }
+
+    /** What the lot's datasheet asks for; empty when it does not say. */
+    Optional<Drying> need(LotView lot) {
+        Products.ProductView product = products.product(lot.productId());
+        List<Statement> statements = publications.statements(lot.datasheetId());
+        OptionalDouble temperature = value(statements, Topic.DRYING_TEMPERATURE);
+        OptionalDouble seconds = value(statements, Topic.DRYING_TIME);
+        return temperature.isPresent() && seconds.isPresent()
+                ? Optional.of(new Drying(
+                        temperature.getAsDouble(),
+                        seconds.getAsDouble() / 3600,
+                        product.openHours(),
+                        product.boxHumidity()))
+                : Optional.empty();
+    }
+
+    private static OptionalDouble value(List<Statement> statements, Topic topic) {
+        return statements.stream()
+                .filter(statement -> statement.topic() == topic)
+                .map(statement -> statement.value().isPresent() ? statement.value() : statement.low())
+                .filter(OptionalDouble::isPresent)
+                .findFirst()
+                .orElse(OptionalDouble.empty());
+    }
+
+    private static SetState state(
+            List<SpecimenView> specimens, Optional<Drying> need, List<Intake.RecordView> records) {
+        SpecimenView first = specimens.get(0);
+        LocalDateTime made = first.madeAt();
+        List<Drying.Dried> dried = records.stream()
+                .filter(record -> record.sampleId() == null || record.sampleId().equals(first.sampleId()))
+                .map(record -> ((Reduced.Dried) record.reduced()).record())
+                .sorted(Comparator.comparing(Drying.Dried::ended))
+                .toList();
+        // The last drying before the print counts; one that came after is named as such.
+        Optional<Drying.Dried> before = dried.stream()
+                .filter(record -> !record.ended().isAfter(made))
+                .reduce((one, later) -> later)
+                .or(() -> dried.stream().findFirst());
+        Drying.State state = need.map(drying -> drying.at(before, made))
+                .orElseGet(() -> new Drying.State(
+                        false,
+                        List.of("The datasheet states no drying for a material that takes up water."),
+                        "Publish drying temperature and time, dry by them and print again."));
+        return new SetState(first.setId(), first.lotId(), first.label(), specimens.size(), made, state);
+    }
+}

@@ -1,0 +1,55 @@
+package org.ysometron.app.intake;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Words;
+
+/** Dimensions and fit come first: what failed its gate stops the set before it is broken, unless an engineer gave a word. */
+@Component
+public class SizeGate {
+
+    private final Intake intake;
+    private final Words words;
+
+    SizeGate(Intake intake, Words words) {
+        this.intake = intake;
+        this.words = words;
+    }
+
+    /** What stops each lot, in words; a lot that nothing stops is left out. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<String>> stops(Collection<LotView> wanted) {
+        Map<Long, List<String>> stops = new HashMap<>();
+        for (Intake.RecordView record : intake.records(wanted)) {
+            if (record.live()) {
+                failure(record).forEach(failure -> stops.computeIfAbsent(record.lotId(), id -> new ArrayList<>())
+                        .add(failure));
+            }
+        }
+        if (!stops.isEmpty()) {
+            words.of(stops.keySet()).stream()
+                    .filter(word -> word.kind() == Words.Kind.SIZE_GATE)
+                    .forEach(word -> stops.remove(word.lotId()));
+        }
+        return stops;
+    }
+
+    private static List<String> failure(Intake.RecordView record) {
+        if (record.reduced() instanceof Reduced.Sizes sizes && !sizes.result().passes()) {
+            return sizes.facts().stream()
+                    .filter(Reduced.Fact::loud)
+                    .map(fact -> "Artefact on " + sizes.printer() + ": " + fact.value())
+                    .toList();
+        }
+        if (record.reduced() instanceof Reduced.Fitted fitted && !fitted.passes()) {
+            return List.of("Fit check, " + fitted.feature() + ": no-go");
+        }
+        return List.of();
+    }
+}

@@ -1,0 +1,46 @@
+package org.ysometron.app.lot;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.springframework.ui.Model;
+import org.ysometron.app.web.Problems;
+
+/** A sample as typed. */
+public record SampleForm(
+        @Nullable String label,
+        Samples.@Nullable Place place,
+        @Nullable String drawnBy,
+        @Nullable String drawnFrom,
+        @Nullable String drawnOn) {
+
+    /** An empty form. */
+    public static SampleForm blank() {
+        return new SampleForm("", null, "", "", "");
+    }
+
+    /** Puts the form where its fragment looks for it. */
+    public static void show(Model model, SampleForm form, Problems problems) {
+        model.addAttribute("sampleForm", form);
+        model.addAttribute("sampleProblems", problems);
+        model.addAttribute("places", Samples.Place.values());
+    }
+
+    Samples.@Nullable NewSample read(LocalDate today, Problems problems) {
+        String name = problems.text("label", label, "The spool's or bottle's number", 20, true)
+                .toUpperCase(Locale.ROOT);
+        String who = problems.text("drawnBy", drawnBy, "Who drew it", 60, true);
+        String where = problems.text("drawnFrom", drawnFrom, "Where it was taken from", 120, true);
+        if (place == null) {
+            problems.add("place", "Choose which part of the lot it stands for.");
+        }
+        LocalDate on = today;
+        try {
+            on = drawnOn == null || drawnOn.isBlank() ? today : LocalDate.parse(drawnOn.strip());
+        } catch (DateTimeParseException notADate) {
+            problems.add("drawnOn", "'" + drawnOn + "' is not a date; expected for example 2026-03-14.");
+        }
+        return place == null ? null : new Samples.NewSample(name, place, who, where, on);
+    }
+}

@@ -1,0 +1,82 @@
+package org.ysometron.app.lot;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Refusal;
+
+/** Spools and bottles drawn from a lot: from which place of it, by whom, and where they were found. */
+@Component
+public class Samples {
+
+    private final SampleRepository samples;
+    private final Lots lots;
+
+    Samples(SampleRepository samples, Lots lots) {
+        this.samples = samples;
+        this.lots = lots;
+    }
+
+    /** Which part of the lot a sample stands for. */
+    public enum Place {
+        START("start"),
+        MIDDLE("middle"),
+        END("end");
+
+        private final String words;
+
+        Place(String words) {
+            this.words = words;
+        }
+
+        /** The place in a word. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /** A sample about to be entered. */
+    public record NewSample(String label, Place place, String drawnBy, String drawnFrom, LocalDate drawnOn) {}
+
+    /** A sample as other slices see it. */
+    public record SampleView(long id, String label, Place place, String drawnBy, String drawnFrom, LocalDate drawnOn) {}
+
+    /** Enters a sample. */
+    @Transactional
+    public SampleView draw(LotView lot, NewSample form, String by) {
+        lots.lockUndecided(lot.id());
+        if (samples.existsByLotIdAndLabel(lot.id(), form.label())) {
+            throw new Refusal("label", "Lot " + lot.code() + " already has a sample '" + form.label() + "'.");
+        }
+        Sample sample = new Sample();
+        sample.lotId = lot.id();
+        sample.label = form.label();
+        sample.place = form.place();
+        sample.drawnBy = form.drawnBy();
+        sample.drawnFrom = form.drawnFrom();
+        sample.drawnOn = form.drawnOn();
+        sample.enteredBy = by;
+        return view(samples.save(sample));
+    }
+
+    /** The lot's samples in order of entry. */
+    public List<SampleView> of(long lotId) {
+        return samples.findByLotIdInOrderById(List.of(lotId)).stream()
+                .map(Samples::view)
+                .toList();
+    }
+
+    /** One sample of the lot. */
+    public SampleView sample(LotView lot, long id) {
+        return of(lot.id()).stream()
+                .filter(sample -> sample.id() == id)
+                .findFirst()
+                .orElseThrow(() -> new NotFound("sample " + id + " of lot " + lot.code()));
+    }
+
+    private static SampleView view(Sample sample) {
+        return new SampleView(sample.id, sample.label, sample.place, sample.drawnBy, sample.drawnFrom, sample.drawnOn);
+    }
+}

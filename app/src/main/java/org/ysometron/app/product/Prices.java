@@ -1,0 +1,219 @@
+package org.ysometron.app.product;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.web.Problems;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.material.FilamentLength;
+import org.ysometron.core.material.Price;
+import org.ysometron.core.publication.Family;
+import org.ysometron.core.publication.Publication;
+import org.ysometron.core.publication.Statement;
+import org.ysometron.core.publication.Topic;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
+import org.ysometron.core.working.Figures;
+
+/** Prices with date, pack, tax and discount, and what a metre, a cubic centimetre and a set of specimens cost by them. */
+@Component
+class Prices {
+
+    /** Length of a bar in mm, for the cost of a set (the product's own design). */
+    private static final double BAR_LENGTH = 80;
+
+    private static final int SET = 5;
+
+    private final ListedPriceRepository prices;
+    private final Publications publications;
+    private final Clock clock;
+
+    Prices(ListedPriceRepository prices, Publications publications, Clock clock) {
+        this.prices = prices;
+        this.publications = publications;
+        this.clock = clock;
+    }
+
+    /** A price as typed. */
+    record Form(
+            @Nullable String amount,
+            @Nullable String currency,
+            @Nullable String pack,
+            @Nullable String tax,
+            @Nullable Boolean taxIncluded,
+            @Nullable String discount,
+            @Nullable String pricedOn,
+            @Nullable String note) {
+
+        static final Form BLANK = new Form("", "", "", "", false, "", "", "");
+    }
+
+    /** A price with what follows from it; {@code unlike} says why it cannot be set against the newest. */
+    record Line(
+            LocalDate on,
+            String asPriced,
+            String net,
+            String perMetre,
+            String perVolume,
+            String perSet,
+            String unlike) {}
+
+    /** The product's prices and the density and diameter that they were turned with. */
+    record View(List<Line> lines, String basis, String pack) {}
+
+    View of(Products.ProductView product) {
+        boolean resin = product.family() == Family.RESIN;
+        OptionalDouble density = published(product, Topic.DENSITY);
+        OptionalDouble diameter = published(product, Topic.DIAMETER);
+        List<Price> resolved = prices.findByProductIdOrderByPricedOnDescIdDesc(product.id()).stream()
+                .map(ListedPrice::resolve)
+                .toList();
+        List<Line> lines = new ArrayList<>();
+        for (Price price : resolved) {
+            List<String> unlike = price.differences(resolved.get(0));
+            lines.add(line(price, resin, density, diameter, unlike));
+        }
+        String basis = density.isEmpty()
+                ? "No density is published: a price per volume or length cannot be told."
+                : "With the published density of " + Figures.plain(density.getAsDouble(), 5) + " g/cm³"
+                        + (diameter.isPresent() && !resin
+                                ? " and diameter of " + Figures.plain(diameter.getAsDouble(), 4) + " mm ("
+                                        + Figures.significant(
+                                                FilamentLength.metresPerKilogram(
+                                                        density.getAsDouble(), diameter.getAsDouble()),
+                                                4)
+                                        + " m/kg)."
+                                : ".");
+        return new View(lines, basis, resin ? "litre" : "kilogram");
+    }
+
+    private static Line line(
+            Price price, boolean resin, OptionalDouble density, OptionalDouble diameter, List<String> unlike) {
+        double net = price.netPerKilogram();
+        String currency = " " + price.currency();
+        OptionalDouble volume = resin
+                ? OptionalDouble.of(net / 1000)
+                : density.isPresent()
+                        ? OptionalDouble.of(FilamentLength.pricePerCubicCentimetre(net, density.getAsDouble()))
+                        : OptionalDouble.empty();
+        String metre = !resin && density.isPresent() && diameter.isPresent()
+                ? Figures.decimals(FilamentLength.pricePerMetre(net, density.getAsDouble(), diameter.getAsDouble()), 4)
+                        + currency
+                : "—";
+        double set = SET * SpecimenDesign.TENSION_BAR_4.nominalArea() * BAR_LENGTH / 1000;
+        String tax = Figures.plain(100 * price.taxRate(), 4) + " % tax " + (price.taxIncluded() ? "in it" : "on top");
+        String discount = price.discount() > 0 ? ", " + Figures.plain(100 * price.discount(), 4) + " % off" : "";
+        return new Line(
+                price.on(),
+                Figures.decimals(price.amount(), 2) + currency + " for " + Figures.plain(price.packGrams(), 6)
+                        + (resin ? " ml, " : " g, ") + tax + discount,
+                Figures.decimals(net, 2) + currency,
+                metre,
+                volume.isPresent() ? Figures.decimals(volume.getAsDouble(), 4) + currency : "—",
+                volume.isPresent() ? Figures.decimals(volume.getAsDouble() * set, 2) + currency : "—",
+                unlike.isEmpty() ? "" : "not like with like: " + String.join("; ", unlike));
+    }
+
+    /** A value from the datasheet, else from any other publication. */
+    private OptionalDouble published(Products.ProductView product, Topic topic) {
+        for (Publication.Kind kind :
+                List.of(Publication.Kind.DATASHEET, Publication.Kind.WEB_PAGE, Publication.Kind.LABEL)) {
+            Optional<Statement> found = publications.newest(product.id(), kind).stream()
+                    .flatMap(view -> publications.statements(view.id()).stream())
+                    .filter(statement ->
+                            statement.topic() == topic && statement.value().isPresent())
+                    .findFirst();
+            if (found.isPresent()) {
+                return found.get().value();
+            }
+        }
+        return OptionalDouble.empty();
+    }
+
+    @Transactional
+    public void enter(Products.ProductView product, Form form, String by, Problems problems) {
+        boolean resin = product.family() == Family.RESIN;
+        String currency = problems.text("currency", form.currency(), "The currency", 3, true)
+                .toUpperCase(Locale.ROOT);
+        if (problems.at("currency") == null && !currency.matches("[A-Z]{3}")) {
+            problems.add("currency", "A currency has three letters, for example EUR.");
+        }
+        double amount = plain(form.amount(), "amount", "The price", problems);
+        double pack = pack(form.pack(), resin, problems);
+        double tax = share(form.tax(), "tax", "The tax", problems);
+        double discount = share(form.discount(), "discount", "The discount", problems);
+        LocalDate on = LocalDate.now(clock);
+        try {
+            on = form.pricedOn() == null || form.pricedOn().isBlank()
+                    ? on
+                    : LocalDate.parse(form.pricedOn().strip());
+        } catch (DateTimeParseException notADate) {
+            problems.add("pricedOn", "'" + form.pricedOn() + "' is not a date; expected for example 2026-03-14.");
+        }
+        String note = problems.text("note", form.note(), "The note", 200, false);
+        if (!problems.none()) {
+            return;
+        }
+        ListedPrice row = new ListedPrice();
+        row.productId = product.id();
+        row.amount = amount;
+        row.currency = currency;
+        row.pack = pack;
+        row.taxRate = tax;
+        row.taxIncluded = Boolean.TRUE.equals(form.taxIncluded());
+        row.discount = discount;
+        row.pricedOn = on;
+        row.note = note;
+        row.enteredBy = by;
+        prices.save(row);
+    }
+
+    private static double plain(@Nullable String typed, String field, String name, Problems problems) {
+        try {
+            double value = Double.parseDouble(String.valueOf(typed).strip().replace(',', '.'));
+            if (value > 0 && value < 1e7) {
+                return value;
+            }
+        } catch (NumberFormatException notANumber) {
+            // said below
+        }
+        problems.add(field, name + " is a number above zero, for example 24.90.");
+        return 1;
+    }
+
+    /** Grams of filament; millilitres of resin, which may be typed as litres. */
+    private static double pack(@Nullable String typed, boolean resin, Problems problems) {
+        String text = typed == null ? "" : typed.strip();
+        if (resin) {
+            boolean litres = text.toLowerCase(Locale.ROOT).matches(".*\\d\\s*l");
+            return plain(text.replaceAll("[a-zA-Z]", ""), "pack", "The pack in ml", problems) * (litres ? 1000 : 1);
+        }
+        Typed read = Typed.read("Pack", text, UnitOfMeasure.working(Dimension.MASS));
+        if (read instanceof Typed.Accepted accepted) {
+            return accepted.value();
+        }
+        problems.add("pack", ((Typed.Refused) read).problem().beside());
+        return 1;
+    }
+
+    private static double share(@Nullable String typed, String field, String name, Problems problems) {
+        String text = typed == null ? "" : typed.replace("%", "").strip();
+        if (text.isEmpty() || text.equals("0")) {
+            return 0;
+        }
+        double percent = plain(text, field, name + " in percent", problems);
+        if (percent >= 100) {
+            problems.add(field, name + " is below 100 %.");
+        }
+        return percent / 100;
+    }
+}

@@ -1,0 +1,9 @@
+package org.ysometron.app.product;
+
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface ResolutionRepository extends JpaRepository<Resolution, Long> {
+
+    List<Resolution> findByProductIdOrderById(long productId);
+}

@@ -1,0 +1,261 @@
+package org.ysometron.app.product;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
+import org.springframework.util.MultiValueMap;
+import org.ysometron.app.web.Problems;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Form;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.publication.PublishedValue;
+import org.ysometron.core.publication.Statement;
+import org.ysometron.core.publication.Terms;
+import org.ysometron.core.publication.Topic;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
+import org.ysometron.core.working.Figures;
+
+/**
+ * One statement of a publication as typed or as it stands in a file. An empty published value makes an empty row, which
+ * says nothing.
+ */
+record StatementRow(
+        String topic,
+        String form,
+        String published,
+        String qualifier,
+        String method,
+        String basis,
+        String orientation,
+        String conditioning,
+        String rate,
+        String specimens,
+        String process) {
+
+    static final List<String> FIELDS = List.of(
+            "topic",
+            "form",
+            "published",
+            "qualifier",
+            "method",
+            "basis",
+            "orientation",
+            "conditioning",
+            "rate",
+            "specimens",
+            "process");
+
+    static StatementRow blank() {
+        return of(Map.of());
+    }
+
+    static StatementRow of(Map<String, String> fields) {
+        List<String> values = FIELDS.stream()
+                .map(field -> fields.getOrDefault(field, "").strip())
+                .toList();
+        return new StatementRow(
+                values.get(0),
+                values.get(1),
+                values.get(2),
+                values.get(3),
+                values.get(4),
+                values.get(5),
+                values.get(6),
+                values.get(7),
+                values.get(8),
+                values.get(9),
+                values.get(10));
+    }
+
+    /** The rows of a sent form, whose fields come in parallel lists. */
+    static List<StatementRow> of(MultiValueMap<String, String> sent) {
+        int count = sent.getOrDefault("topic", List.of()).size();
+        List<StatementRow> rows = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            Map<String, String> fields = new java.util.HashMap<>();
+            for (String field : FIELDS) {
+                List<String> column = sent.getOrDefault(field, List.of());
+                fields.put(field, i < column.size() && column.get(i) != null ? column.get(i) : "");
+            }
+            rows.add(of(fields));
+        }
+        return rows;
+    }
+
+    static StatementRow of(Statement statement) {
+        Terms terms = statement.terms();
+        return new StatementRow(
+                statement.topic().name(),
+                statement.form().name(),
+                statement.topic().dimension().isEmpty() ? statement.words() : statement.asTyped(),
+                statement.qualifier(),
+                terms.method().orElse(""),
+                terms.basis().map(Enum::name).orElse(""),
+                terms.orientation().map(Enum::name).orElse(""),
+                terms.conditioning().map(Enum::name).orElse(""),
+                terms.rate().isPresent() ? Figures.plain(terms.rate().getAsDouble(), 5) + " mm/min" : "",
+                statement.minimumN() == 0 ? "" : String.valueOf(statement.minimumN()),
+                terms.process());
+    }
+
+    Map<String, String> fields() {
+        Map<String, String> fields = new java.util.LinkedHashMap<>();
+        List<String> values = List.of(
+                topic, form, published, qualifier, method, basis, orientation, conditioning, rate, specimens, process);
+        for (int i = 0; i < FIELDS.size(); i++) {
+            fields.put(FIELDS.get(i), values.get(i));
+        }
+        return fields;
+    }
+
+    boolean isEmpty() {
+        return published.isEmpty();
+    }
+
+    /** Reads every row that says something; what is wrong is told at {@code row-1}, {@code row-2} and so on. */
+    static List<Publications.Draft> read(List<StatementRow> rows, Products products, Problems problems) {
+        List<Publications.Draft> drafts = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            StatementRow row = rows.get(i);
+            if (!row.isEmpty()) {
+                row.draft("row-" + (i + 1), products, problems).ifPresent(drafts::add);
+            }
+        }
+        if (drafts.isEmpty() && problems.none()) {
+            problems.add("", "Nothing is said: fill in at least one row.");
+        }
+        return drafts;
+    }
+
+    private Optional<Publications.Draft> draft(String at, Products products, Problems problems) {
+        Optional<Topic> about = word(Topic.class, topic, at, "topic", problems);
+        if (about.isEmpty()) {
+            problems.add(at, "Choose what '" + published + "' is about.");
+            return Optional.empty();
+        }
+        Dimension dimension = about.get().dimension().orElse(null);
+        if (published.length() > (dimension == null ? 400 : 120) || qualifier.length() > 80 || process.length() > 120) {
+            problems.add(at, "A value has at most 120 characters, words 400, a qualifier 80, a process 120.");
+            return Optional.empty();
+        }
+        Form promised = dimension == null
+                ? Form.STATED
+                : word(Form.class, form, at, "form", problems).orElse(Form.STATED);
+        Optional<Terms> terms = terms(at, about.get(), problems);
+        int least = least(at, problems);
+        PublishedValue value =
+                new PublishedValue(OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty());
+        if (dimension != null) {
+            Optional<PublishedValue> read = value(at, about.get(), promised, dimension, problems);
+            if (read.isEmpty()) {
+                return Optional.empty();
+            }
+            value = read.get();
+        }
+        Long rival = rival(at, promised, products, problems);
+        return problems.at(at) != null || terms.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Publications.Draft(
+                        new Statement(
+                                0,
+                                about.get(),
+                                promised,
+                                dimension == null ? "" : published,
+                                value.value(),
+                                value.low(),
+                                value.high(),
+                                dimension == null ? published : "",
+                                qualifier,
+                                terms.get(),
+                                least),
+                        rival));
+    }
+
+    private Optional<PublishedValue> value(
+            String at, Topic about, Form promised, Dimension dimension, Problems problems) {
+        // Better than another product is a share, whatever the property.
+        Dimension wanted = promised == Form.BETTER_THAN ? Dimension.RATIO : dimension;
+        PublishedValue.Read read = PublishedValue.read(about.title(), published, wanted);
+        if (read instanceof PublishedValue.Read.Accepted accepted) {
+            read = accepted.value().in(promised, about.title(), published);
+        }
+        if (read instanceof PublishedValue.Read.Accepted accepted) {
+            return Optional.of(accepted.value());
+        }
+        problems.add(at, ((PublishedValue.Read.Refused) read).problem().text());
+        return Optional.empty();
+    }
+
+    private Optional<Terms> terms(String at, Topic about, Problems problems) {
+        OptionalDouble speed = OptionalDouble.empty();
+        if (!rate.isEmpty()) {
+            Typed typed = Typed.read("Rate", rate, UnitOfMeasure.working(Dimension.SPEED));
+            if (typed instanceof Typed.Accepted accepted) {
+                speed = OptionalDouble.of(accepted.value());
+            } else {
+                problems.add(at, ((Typed.Refused) typed).problem().text());
+                return Optional.empty();
+            }
+        }
+        Optional<String> design =
+                about.needsTerms() ? Optional.of(SpecimenDesign.TENSION_BAR_4.title()) : Optional.empty();
+        return Optional.of(new Terms(
+                Optional.of(method).filter(m -> !m.isEmpty()),
+                word(Basis.class, basis, at, "basis", problems),
+                word(Orientation.class, orientation, at, "orientation", problems),
+                word(Conditioning.class, conditioning, at, "conditioning", problems),
+                speed,
+                design,
+                process));
+    }
+
+    private int least(String at, Problems problems) {
+        if (specimens.isEmpty()) {
+            return 0;
+        }
+        try {
+            int n = Integer.parseInt(specimens);
+            if (n >= 2 && n <= 100) {
+                return n;
+            }
+        } catch (NumberFormatException notWhole) {
+            // said below
+        }
+        problems.add(at, "The least number of specimens is a whole number from 2 to 100, not '" + specimens + "'.");
+        return 0;
+    }
+
+    private @Nullable Long rival(String at, Form promised, Products products, Problems problems) {
+        if (promised != Form.BETTER_THAN) {
+            return null;
+        }
+        Optional<Products.ProductView> found = qualifier.isEmpty() ? Optional.empty() : products.find(qualifier);
+        if (found.isEmpty()) {
+            problems.add(at, "Better than which product? Name one of ours under 'of what'.");
+        }
+        return found.map(Products.ProductView::id).orElse(null);
+    }
+
+    private static <E extends Enum<E>> Optional<E> word(
+            Class<E> words, String text, String at, String name, Problems problems) {
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        String wanted = text.toUpperCase(Locale.ROOT).replace('-', '_').replace(' ', '_');
+        for (E word : words.getEnumConstants()) {
+            if (word.name().equals(wanted)) {
+                return Optional.of(word);
+            }
+        }
+        problems.add(at, "'" + text + "' is no " + name + " that is known here.");
+        return Optional.empty();
+    }
+}

@@ -1,13 +1,16 @@
 package org.ysometron.app;
 
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.intake.Intake;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.core.claim.Basis;
@@ -23,20 +26,39 @@ public class TestLots {
     private final Lots lots;
     private final Bench bench;
     private final Instruments instruments;
+    private final Intake intake;
 
-    TestLots(Lots lots, Bench bench, Instruments instruments) {
+    TestLots(Lots lots, Bench bench, Instruments instruments, Intake intake) {
+        this.intake = intake;
         this.lots = lots;
         this.bench = bench;
         this.instruments = instruments;
     }
 
-    /** A slate lot with five specimens flat and five upright. */
+    /** A slate lot, dried in time, with five specimens flat and five upright. */
     public LotView lot() {
+        LotView lot = bare();
+        dry(lot, LocalDateTime.now().minusHours(2));
+        set(lot, Orientation.XY, 5);
+        set(lot, Orientation.ZX, 5);
+        return lot;
+    }
+
+    /** Writes down that the lot's material was dried as its datasheet asks, and lay open since. */
+    public void dry(LotView lot, LocalDateTime ended) {
+        intake.enterDrying(
+                lot,
+                null,
+                Map.of("ended", ended.withNano(0).toString(), "temperature", "100 °C", "time", "6 h", "kept", "OPEN"),
+                UUID.randomUUID().toString(),
+                "bench");
+    }
+
+    /** A slate lot of which nothing is known yet. */
+    public LotView bare() {
         String code = "T-" + UUID.randomUUID().toString().substring(0, 8);
         LotView lot = lots.enter(
                 new Lots.NewLot(code, "skerry-bf10", "slate", LocalDate.now().minusDays(1), "", ""), "quality");
-        set(lot, Orientation.XY, 5);
-        set(lot, Orientation.ZX, 5);
         return lot;
     }
 

@@ -4,6 +4,7 @@ import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.NamedCsvRecord;
 import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -49,10 +50,13 @@ final class PublicationFile {
 
     static String csv(List<Statement> statements) {
         StringWriter text = new StringWriter();
-        CsvWriter writer = CsvWriter.builder().build(text);
-        writer.writeRecord(StatementRow.FIELDS);
-        for (Statement statement : statements) {
-            writer.writeRecord(StatementRow.of(statement).fields().values());
+        try (CsvWriter writer = CsvWriter.builder().build(text)) {
+            writer.writeRecord(StatementRow.FIELDS);
+            for (Statement statement : statements) {
+                writer.writeRecord(StatementRow.of(statement).fields().values());
+            }
+        } catch (IOException impossible) {
+            throw new IllegalStateException("a text was written", impossible);
         }
         return text.toString();
     }
@@ -108,7 +112,7 @@ final class PublicationFile {
             return rows;
         } catch (CsvParseException broken) {
             throw new Refusal("file", "Row " + (broken.getMessage() == null ? "" : broken.getMessage()));
-        } catch (java.io.IOException impossible) {
+        } catch (IOException impossible) {
             throw new IllegalStateException("a text was read", impossible);
         }
     }

@@ -108,24 +108,36 @@ class EmptySiteTest {
                         .param("material", "PP")
                         .param("colours", "natural, fern"))
                 .andExpect(redirectedUrl("/products/ours"));
-        http.perform(form("/products/ours/datasheet")
-                        .param("flat", "50 N")
-                        .param("minimumN", "1")
-                        .param("rate", ""))
+        http.perform(form("/products/ours/publish/datasheet")
+                        .param("validFrom", "2026-01-01")
+                        .param("topic", "TENSILE_STRENGTH", "TENSILE_STRENGTH", "DENSITY", "", "FAN")
+                        .param("form", "AT_LEAST", "AT_LEAST", "TYPICAL", "STATED", "STATED")
+                        .param("published", "50 N", "40 MPa", "0.9 g/cm³", "12", "30 %")
+                        .param("orientation", "XY", "XY", "", "", "")
+                        .param("specimens", "5", "1", "", "", ""))
                 .andExpect(status().is(422))
                 .andExpect(content()
                         .string(allOf(
                                 containsString("is a force, not a stress"),
                                 containsString("whole number from 2"),
-                                containsString("without its rate"))));
-        http.perform(form("/products/ours/datasheet")
-                        .param("flat", "3 ksi")
-                        .param("minimumN", "3")
-                        .param("rate", "5 mm/min"))
-                .andExpect(redirectedUrl("/products/ours"));
+                                containsString("Choose what"),
+                                containsString("value=\"0.9 g/cm³\""))));
+        http.perform(form("/products/ours/publish/datasheet")
+                        .param("validFrom", "2026-01-01")
+                        .param("topic", "TENSILE_STRENGTH")
+                        .param("form", "AT_LEAST")
+                        .param("published", "3 ksi")
+                        .param("qualifier", "")
+                        .param("method", "tension")
+                        .param("basis", "SOLID")
+                        .param("orientation", "XY")
+                        .param("conditioning", "DRY")
+                        .param("rate", "5 mm/min")
+                        .param("specimens", "3")
+                        .param("process", ""))
+                .andExpect(redirectedUrl("/products/ours#publications"));
         http.perform(get("/products/ours").with(administrator()))
-                .andExpect(content()
-                        .string(allOf(containsString("at least 3 ksi"), containsString("at least 20.684 MPa"))));
+                .andExpect(content().string(allOf(containsString("at least 3 ksi"), containsString("Bed surface"))));
         http.perform(get("/products/ours/drift").with(administrator()))
                 .andExpect(content().string(containsString("No lot has results yet")));
         http.perform(form("/equipment")

@@ -47,7 +47,16 @@ class WalkTest extends DemoSite {
                 "/decided",
                 "/products",
                 "/products/skerry-bf10",
-                "/products/skerry-bf10/datasheet",
+                "/products/skerry-bf10/publish/datasheet",
+                "/products/skerry-bf10/wanting",
+                "/products/dunlin-c2",
+                "/raw/BF-0301",
+                "/lots/SK-0130/intake",
+                "/lots/SK-0130/intake?form=DRYING",
+                "/lots/DN-0047/intake",
+                "/lots/DN-0050/evidence",
+                "/lots/CW-0020/intake",
+                "/lots/PL-0003/intake?form=ARTEFACT",
                 "/products/skerry-bf10/drift",
                 "/equipment",
                 "/lots/new",
@@ -67,7 +76,8 @@ class WalkTest extends DemoSite {
         }
         Page tablet = browser.signedIn("bench");
         tablet.setViewportSize(820, 1180);
-        for (String path : List.of("/", "/lots/SK-0130", "/lots/SK-0130/bench", "/lots/SK-0130/evidence")) {
+        for (String path : List.of(
+                "/", "/lots/SK-0130", "/lots/SK-0130/bench", "/lots/SK-0130/evidence", "/lots/PL-0003/intake")) {
             browser.open(tablet, path);
             browser.check(tablet, "tablet " + path);
         }
@@ -197,6 +207,52 @@ class WalkTest extends DemoSite {
         assertThat(release.locator("#reason")).hasValue("Customer is waiting.");
         assertThat(release.locator(".reasons")).containsText("contradicted");
         browser.check(release, "refused decision");
+    }
+
+    @Test
+    void aLogIsReadWithItsProgressAndABadOneNamesItsRow() throws Exception {
+        Page page = browser.signedIn("bench");
+        browser.open(page, "/lots/DN-0050/intake");
+        StringBuilder text = new StringBuilder("position [mm];x [mm];y [mm]\n");
+        for (int i = 0; i < 30_000; i++) {
+            text.append(i).append(";1,751;1,749\n");
+        }
+        page.setInputFiles(
+                "#log-file",
+                new FilePayload("bad.csv", "text/csv", (text + "30000;thick;1,75\n").getBytes(StandardCharsets.UTF_8)));
+        page.click("text=Read the log");
+        assertThat(page.locator("[data-log-wrong]")).containsText("Row 30002, x: 'thick' is not a number");
+        assertThat(page.locator("[data-log-wrong]")).containsText("Nothing was stored");
+        page.setInputFiles(
+                "#log-file",
+                new FilePayload("good.csv", "text/csv", text.toString().getBytes(StandardCharsets.UTF_8)));
+        page.click("text=Read the log");
+        assertThat(page.locator("h1")).containsText("DN-0050");
+        assertThat(page.locator("main")).containsText("30 000");
+        browser.check(page, "diameter log");
+        page.click("text=nearer");
+        page.click("text=nearer");
+        page.fill("#from", "100");
+        page.fill("#to", "300");
+        page.click("text=Show");
+        assertThat(page.locator("main")).containsText("201 readings, each drawn");
+        browser.check(page, "diameter log, single readings");
+        page.goBack();
+        assertThat(page.locator("main")).containsText("columns");
+    }
+
+    @Test
+    void aConflictIsSettledInPlace() throws Exception {
+        Page page = browser.signedIn("quality");
+        browser.open(page, "/products/curlew-r70");
+        page.click("text=Differ in wording: settle it");
+        page.click("button:has-text('Settle it')");
+        assertThat(page.locator(".wrong").first()).isVisible();
+        page.check("text=the technical datasheet: 60 min at 60 °C, turned once");
+        page.fill("input[name=reason]", "The datasheet is what was tested.");
+        page.click("button:has-text('Settle it')");
+        assertThat(page.locator("main")).containsText("Settled by quality: the technical datasheet governs.");
+        browser.check(page, "product file with a settled conflict");
     }
 
     @Test

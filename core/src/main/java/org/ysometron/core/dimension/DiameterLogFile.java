@@ -109,27 +109,31 @@ public final class DiameterLogFile {
                 }
             }
             return readings;
-        } catch (ZipException | EOFException broken) {
+        } catch (IOException failed) {
+            throw failure(failed, row[0]);
+        } catch (CsvParseException | UncheckedIOException wrapped) {
+            // The reader wraps what the stream under it threw; only without that is the text itself at fault.
+            for (Throwable cause = wrapped; cause != null; cause = cause.getCause()) {
+                if (cause instanceof IOException failed) {
+                    throw failure(failed, row[0]);
+                }
+            }
             throw refuse(
-                    row[0],
+                    row[0] + 1, "row", "a cell without end", "three numbers a row", "Is this the gauge's CSV file?");
+        }
+    }
+
+    /** A damaged gzip file is the file's fault and said with its row; anything else is the stream's. */
+    private static IOException failure(IOException failed, long row) {
+        if (failed instanceof ZipException || failed instanceof EOFException) {
+            throw refuse(
+                    row,
                     "file",
                     "the compressed file ends too early or is damaged here",
                     "a whole .gz file",
                     "Copy it from the gauge again.");
-        } catch (CsvParseException tooLong) {
-            throw refuse(
-                    row[0] + 1, "row", "a cell without end", "three numbers a row", "Is this the gauge's CSV file?");
-        } catch (UncheckedIOException wrapped) {
-            if (wrapped.getCause() instanceof EOFException || wrapped.getCause() instanceof ZipException) {
-                throw refuse(
-                        row[0],
-                        "file",
-                        "the compressed file ends too early or is damaged here",
-                        "a whole .gz file",
-                        "Copy it from the gauge again.");
-            }
-            throw wrapped.getCause();
         }
+        return failed;
     }
 
     private static void take(Taker taker, long row, double z, double x, double y) {

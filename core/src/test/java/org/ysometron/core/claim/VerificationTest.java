@@ -207,4 +207,49 @@ class VerificationTest {
         // worked by hand.
         assertThat(apart.lower().getAsDouble()).isCloseTo(0.4919, within(0.0002));
     }
+
+    /** Every part: x̄ − k·s with k = 4.203 for n = 5 at 95 %/95 % (ISO 16269-6, printed tables); x̄ 55.14, s 0.67305. */
+    @Test
+    void everyPartIsJudgedByTheToleranceBound() {
+        double[] values = {55.1, 54.2, 56.0, 55.5, 54.9};
+
+        Judgement near = Verification.ofEveryPart(Requirement.atLeast(53, "MPa", 5), values);
+        Judgement far = Verification.ofEveryPart(Requirement.atLeast(52, "MPa", 5), values);
+        Judgement out = Verification.ofEveryPart(Requirement.atLeast(58, "MPa", 5), values);
+
+        assertThat(near.lower().getAsDouble()).isCloseTo(55.14 - 4.203 * 0.67305, within(0.002));
+        assertThat(near.verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(far.verdict()).isEqualTo(Verdict.SUPPORTED);
+        assertThat(out.verdict()).isEqualTo(Verdict.CONTRADICTED);
+        assertThat(Verification.ofEveryPart(Requirement.atLeast(52, "MPa", 5), new double[0])
+                        .verdict())
+                .isEqualTo(Verdict.NOT_TESTED);
+    }
+
+    /** M58: a length is judged by the share of it outside, and one spool is said to be one. */
+    @Test
+    void aLengthIsJudgedByItsShareOutside() {
+        Requirement claim = Requirement.between(1.70, 1.80, "mm", 5);
+
+        assertThat(Verification.ofLength(claim, new double[] {1.751}, 0.0002, "1 spool, 1000000 readings"))
+                .satisfies(judgement -> {
+                    assertThat(judgement.verdict()).isEqualTo(Verdict.SUPPORTED);
+                    assertThat(judgement.reason()).contains("0.02 % of the length", "One spool only");
+                });
+        assertThat(Verification.ofLength(claim, new double[] {1.751, 1.752}, 0.01, "2 spools"))
+                .satisfies(judgement -> {
+                    assertThat(judgement.verdict()).isEqualTo(Verdict.CONTRADICTED);
+                    assertThat(judgement.reason()).doesNotContain("One spool only");
+                });
+    }
+
+    /** M8: what was made of wet material settles nothing, and says what it would be. */
+    @Test
+    void provisionalEvidenceSettlesNothing() {
+        Judgement plain = Verification.ofMean(AT_LEAST_45, Evidence.of(80, 80.1, 79.9, 80, 80.2));
+        Judgement wet = Verification.provisional(plain, java.util.List.of("material wet or unknown"));
+
+        assertThat(wet.verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(wet.reason()).startsWith("Provisional (material wet or unknown): would be supported.");
+    }
 }

@@ -1,0 +1,63 @@
+package org.ysometron.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.MigrationVersion;
+import org.junit.jupiter.api.Test;
+
+/** Data of an older version must still open: rows of version 1 are carried over by the migrations that came since. */
+class MigrationTest {
+
+    private static final String URL = TestDatabase.url("migration");
+
+    private static void migrate(MigrationVersion target) {
+        Flyway.configure()
+                .dataSource(URL, "ysometron", "ysometron")
+                .locations("classpath:db/migration")
+                .target(target)
+                .load()
+                .migrate();
+    }
+
+    @Test
+    void claimsOfTheFirstVersionBecomeStatements() throws SQLException {
+        migrate(MigrationVersion.fromVersion("1"));
+        try (Connection connection = DriverManager.getConnection(URL, "ysometron", "ysometron");
+                Statement sql = connection.createStatement()) {
+            sql.execute(
+                    "insert into product (code, name, material, colours, caution) values ('a', 'A', 'PP', 'x', '')");
+            sql.execute("insert into product_datasheet (product_id, revision, valid_from) values (1, 1, '2025-01-01')");
+            sql.execute(
+                    "insert into product_claim (datasheet_id, place, property, as_typed, lower_edge, upper_edge,"
+                            + " minimum_n, method, basis, orientation, conditioning, rate, design) values"
+                            + " (1, 1, 'TENSILE_STRENGTH', 'at least 50 MPa', 50, null, 5, 'tension', 'SOLID', 'XY', 'DRY', 5, 'd'),"
+                            + " (1, 2, 'SECTION_WIDTH', '4 mm ± 0.1 mm', 3.9, 4.1, 5, 'tension', 'SOLID', 'XY', 'DRY', 5, 'd')");
+            sql.execute(
+                    "insert into lot (version, code, product_id, datasheet_id, colour, made_on, size, note, state,"
+                            + " created_by, created_at) values (0, 'L', 1, 1, 'x', '2025-02-01', '', '', 'WAITING', 'b', now())");
+        }
+        migrate(MigrationVersion.LATEST);
+        try (Connection connection = DriverManager.getConnection(URL, "ysometron", "ysometron");
+                Statement sql = connection.createStatement()) {
+            ResultSet rows =
+                    sql.executeQuery("select s.topic, s.form, s.as_typed, p.kind, l.code from product_statement s"
+                            + " join product_publication p on p.id = s.publication_id join lot l on l.datasheet_id = p.id"
+                            + " order by s.place");
+            rows.next();
+            assertThat(rows.getString(1)).isEqualTo("TENSILE_STRENGTH");
+            assertThat(rows.getString(2)).isEqualTo("AT_LEAST");
+            assertThat(rows.getString(3)).isEqualTo("50 MPa");
+            assertThat(rows.getString(4)).isEqualTo("DATASHEET");
+            assertThat(rows.getString(5)).isEqualTo("L");
+            rows.next();
+            assertThat(rows.getString(2)).isEqualTo("BETWEEN");
+            assertThat(rows.getString(3)).isEqualTo("4 mm ± 0.1 mm");
+        }
+    }
+}

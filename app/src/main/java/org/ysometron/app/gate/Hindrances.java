@@ -17,6 +17,7 @@ import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Gate;
+import org.ysometron.core.publication.Conflict;
 
 /** What stands in a lot's way before any claim is judged: publications, the product's life, sizes, the material's state. */
 @Component
@@ -63,8 +64,15 @@ class Hindrances {
     private List<Block> conflicts(LotView lot) {
         return publications.conflicts(lot.productId(), lot.datasheetId()).stream()
                 .filter(Publications.ConflictView::blocks)
-                .map(view ->
-                        Gate.conflict(view.conflict().title(), view.conflict().differ()))
+                .map(Publications.ConflictView::conflict)
+                .map(conflict -> Gate.conflict(conflict.title(), disagreeing(conflict), conflict.differ()))
                 .toList();
+    }
+
+    private static String disagreeing(Conflict conflict) {
+        return conflict.entries().stream()
+                .map(entry -> entry.kind().words())
+                .distinct()
+                .collect(Collectors.joining(" and "));
     }
 }

@@ -35,6 +35,10 @@ record Field(
         return new Field(name, label, Kind.QUANTITY, dimension, required, List.of(), dimension.example());
     }
 
+    static Field quantity(String name, String label, Dimension dimension, boolean required, String example) {
+        return new Field(name, label, Kind.QUANTITY, dimension, required, List.of(), example);
+    }
+
     static Field words(String name, String label, boolean required, String example) {
         return new Field(name, label, Kind.WORDS, null, required, List.of(), example);
     }

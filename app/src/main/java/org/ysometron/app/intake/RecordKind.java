@@ -26,15 +26,15 @@ enum RecordKind {
             Family.FILAMENT,
             List.of(
                     moment("ended", "Drying ended"),
-                    quantity("temperature", "At", Dimension.TEMPERATURE, true),
-                    quantity("time", "For", Dimension.TIME, true),
+                    quantity("temperature", "At", Dimension.TEMPERATURE, true, "80 °C"),
+                    quantity("time", "For", Dimension.TIME, true, "6 h"),
                     choice(
                             "kept",
                             "Kept since in",
                             Arrays.stream(Drying.Kept.values())
                                     .map(kept -> new Field.Option(kept.name(), kept.words()))
                                     .toList()),
-                    quantity("humidity", "Humidity there", Dimension.RATIO, false),
+                    quantity("humidity", "Humidity there", Dimension.RATIO, false, "18 %"),
                     quantity("before", "Mass before drying", Dimension.MASS, false),
                     quantity("after", "Mass after drying", Dimension.MASS, false))),
     RESIN(
@@ -59,7 +59,7 @@ enum RecordKind {
                     words("source", "Light source", true, "engine 2, 405 nm"),
                     lines("points", "An exposure and its depth in mm a line", true, "2.0 0.094"),
                     words("recipe", "Exposure in use, same unit", false, "2.4"),
-                    quantity("layer", "Layer height", Dimension.LENGTH, false),
+                    quantity("layer", "Layer height", Dimension.LENGTH, false, "0.05 mm"),
                     words("overcure", "Depth wanted, in layers", false, "2"))),
     ARTEFACT(
             "Accuracy artefact",
@@ -72,8 +72,8 @@ enum RecordKind {
                             "Axis, kind (outer, inner, height), nominal and measured in mm a line",
                             true,
                             "X outer 20 20.06"),
-                    quantity("gate", "Largest error allowed", Dimension.LENGTH, false),
-                    quantity("layer", "Layer height", Dimension.LENGTH, false))),
+                    quantity("gate", "Largest error allowed", Dimension.LENGTH, false, "0.2 mm"),
+                    quantity("layer", "Layer height", Dimension.LENGTH, false, "0.05 mm"))),
     FIT(
             "Fit check",
             "A thread or hole against its gauge.",
@@ -94,10 +94,10 @@ enum RecordKind {
             null,
             List.of(
                     words("printer", "Printer", true, "printer 3"),
-                    quantity("NOZZLE_TEMPERATURE", "Nozzle temperature", Dimension.TEMPERATURE, false),
-                    quantity("BED_TEMPERATURE", "Bed temperature", Dimension.TEMPERATURE, false),
+                    quantity("NOZZLE_TEMPERATURE", "Nozzle temperature", Dimension.TEMPERATURE, false, "255 °C"),
+                    quantity("BED_TEMPERATURE", "Bed temperature", Dimension.TEMPERATURE, false, "100 °C"),
                     quantity("FAN", "Fan setting", Dimension.RATIO, false),
-                    quantity("LAYER_EXPOSURE", "Layer exposure", Dimension.TIME, false),
+                    quantity("LAYER_EXPOSURE", "Layer exposure", Dimension.TIME, false, "2.4 s"),
                     quantity("RESIN_TEMPERATURE", "Resin temperature", Dimension.TEMPERATURE, false)));
 
     private final String title;

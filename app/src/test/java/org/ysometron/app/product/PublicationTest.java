@@ -99,7 +99,7 @@ class PublicationTest extends DemoSite {
         http.perform(get("/lots/DN-0050").with(QUALITY)).andExpect(content().string(containsString("block")));
         http.perform(get("/lots/DN-0050/decision").with(QUALITY))
                 .andExpect(content()
-                        .string(containsString("Filament diameter: label, web page and datasheet differ in range.")));
+                        .string(containsString("Filament diameter: label and technical datasheet differ in range.")));
     }
 
     /** M17: who settles a conflict says which governs and why; the governing statement is then what lots are held to. */

@@ -53,7 +53,7 @@ final class Spectrum {
         }
         double[] shortAmplitudes = amplitudes(shortPower, averaged, length);
         Optional<DiameterLog.Wobble> wobble = peak(shortAmplitudes, length, spacing, 4);
-        List<DiameterLog.Line> lines = new ArrayList<>(lines(shortAmplitudes, length, spacing, 2));
+        List<DiameterLog.Line> lines = new ArrayList<>(lines(shortAmplitudes, length, spacing, segments == 0 ? 2 : 4));
         if (segments > 0) {
             double[] means = blocks.levelled();
             int blockLength = Integer.highestOneBit(means.length);
@@ -72,7 +72,9 @@ final class Spectrum {
                             || slow.get().amplitude() > wobble.get().amplitude())) {
                 wobble = slow;
             }
-            lines.addAll(0, lines(beyond, blockLength, blockSpacing, 4));
+            // Each wavelength is drawn once: the long transform up to where the short ones begin.
+            double[] drawn = Arrays.copyOf(longAmplitudes, Math.min(last, longAmplitudes.length));
+            lines.addAll(0, lines(drawn, blockLength, blockSpacing, 4));
         }
         return new Found(wobble, lines);
     }

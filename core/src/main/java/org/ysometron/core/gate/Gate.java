@@ -64,10 +64,10 @@ public final class Gate {
     }
 
     /** Publications that disagree about a tested claim: nobody can say what the lot has to do. */
-    public static Block conflict(String title, String differ) {
+    public static Block conflict(String title, String publications, String differ) {
         return new Block(
                 Block.Kind.PUBLICATION_CONFLICT,
-                title + ": label, web page and datasheet differ in " + differ + ".",
+                title + ": " + publications + " differ in " + differ + ".",
                 Right.JUDGEMENT,
                 "Settle on the product's file which one governs.");
     }

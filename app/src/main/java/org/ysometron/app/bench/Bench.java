@@ -31,6 +31,7 @@ public class Bench {
     private final Lots lots;
     private final Instruments instruments;
     private final ReadingCheck check;
+    private final BeforeBreaking before;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
@@ -39,12 +40,14 @@ public class Bench {
             Lots lots,
             Instruments instruments,
             ReadingCheck check,
+            BeforeBreaking before,
             ApplicationEventPublisher events,
             Clock clock) {
         this.readings = readings;
         this.lots = lots;
         this.instruments = instruments;
         this.check = check;
+        this.before = before;
         this.events = events;
         this.clock = clock;
     }
@@ -69,6 +72,9 @@ public class Bench {
     @Transactional
     public void enter(LotView lot, Entry entry, String by) {
         lots.lockUndecided(lot.id());
+        if (entry.quantity() == Quantity.FORCE) {
+            before.requireSize(lot);
+        }
         SpecimenView specimen = lots.specimen(lot, entry.specimen());
         Optional<Reading> there = readings.live(specimen.id(), entry.quantity(), entry.place());
         if (there.isPresent()) {
@@ -89,6 +95,9 @@ public class Bench {
     @Transactional
     public void enterAll(LotView lot, List<Entry> entries, String by, @Nullable Long importId) {
         lots.lockUndecided(lot.id());
+        if (entries.stream().anyMatch(entry -> entry.quantity() == Quantity.FORCE)) {
+            before.requireSize(lot);
+        }
         Map<String, SpecimenView> byLabel = new HashMap<>();
         lots.specimens(lot.id()).forEach(specimen -> byLabel.put(specimen.label(), specimen));
         for (Entry entry : entries) {

@@ -33,8 +33,10 @@ class BenchPages {
     private final Instruments instruments;
     private final ReadingCheck check;
     private final EarlierLots earlier;
+    private final BeforeBreaking before;
 
-    BenchPages(Bench bench, Instruments instruments, ReadingCheck check, EarlierLots earlier) {
+    BenchPages(Bench bench, Instruments instruments, ReadingCheck check, EarlierLots earlier, BeforeBreaking before) {
+        this.before = before;
         this.bench = bench;
         this.instruments = instruments;
         this.check = check;
@@ -274,7 +276,8 @@ class BenchPages {
                 fields,
                 measured,
                 headroom,
-                expected);
+                expected,
+                before.warnings(lot, record.specimen()));
     }
 
     private static BenchView.Field field(SpecimenRecord record, Key key, @Nullable Refused refused, boolean mayFocus) {

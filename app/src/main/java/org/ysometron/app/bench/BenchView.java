@@ -20,6 +20,7 @@ record BenchView(
      *
      * @param fields what is still to be typed, and what is there already
      * @param headroom warning about the gauge; empty when it is large enough
+     * @param warnings what makes its result provisional, or stops it from being broken
      */
     record Hand(
             String label,
@@ -28,7 +29,8 @@ record BenchView(
             List<Field> fields,
             String section,
             String headroom,
-            String expected) {}
+            String expected,
+            List<String> warnings) {}
 
     /**
      * One place to type a reading.

@@ -60,12 +60,13 @@ class LogController {
     @GetMapping("/lots/{code}/logs/jobs/{job}")
     ResponseEntity<Map<String, Object>> progress(
             @PathVariable String code, @PathVariable String job, Authentication by) {
-        return ResponseEntity.ok(answer(code, uploads.view(job, by.getName())).getBody());
+        return ResponseEntity.ok(
+                answer(code, uploads.view(lots.named(code), job, by.getName())).getBody());
     }
 
     @PostMapping("/lots/{code}/logs/jobs/{job}/cancel")
     ResponseEntity<Map<String, Object>> cancel(@PathVariable String code, @PathVariable String job, Authentication by) {
-        uploads.cancel(job, by.getName());
+        uploads.cancel(lots.named(code), job, by.getName());
         return progress(code, job, by);
     }
 

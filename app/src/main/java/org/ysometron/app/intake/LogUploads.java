@@ -49,22 +49,17 @@ class LogUploads {
 
     private static final class Job {
 
-        private final String owner;
         private volatile JobView view = new JobView(State.READING, 0, "", null);
         private volatile boolean cancelled;
-
-        Job(String owner) {
-            this.owner = owner;
-        }
     }
 
     /** Reads a file to its end. The same job sent twice is read once. */
     JobView read(LotView lot, @Nullable Long sampleId, String name, InputStream in, String by, String key) {
-        Job job = new Job(by);
+        Job job = new Job();
         if (jobs.size() > REMEMBERED) {
             jobs.entrySet().removeIf(entry -> entry.getValue().view.state() != State.READING);
         }
-        Job before = jobs.putIfAbsent(key, job);
+        Job before = jobs.putIfAbsent(of(lot, by, key), job);
         if (before != null) {
             return before.view;
         }
@@ -96,20 +91,25 @@ class LogUploads {
         }
     }
 
-    JobView view(String key, String by) {
-        return job(key, by).view;
+    JobView view(LotView lot, String key, String by) {
+        return job(lot, key, by).view;
     }
 
-    void cancel(String key, String by) {
-        job(key, by).cancelled = true;
+    void cancel(LotView lot, String key, String by) {
+        job(lot, key, by).cancelled = true;
     }
 
-    private Job job(String key, String by) {
-        Job job = jobs.get(key);
-        if (job == null || !job.owner.equals(by)) {
-            throw new NotFound("upload '" + key + "'");
+    private Job job(LotView lot, String key, String by) {
+        Job job = jobs.get(of(lot, by, key));
+        if (job == null) {
+            throw new NotFound("upload '" + key + "' of lot " + lot.code());
         }
         return job;
+    }
+
+    /** A job belongs to one lot and one account: neither another's page nor another's key reaches it. */
+    private static String of(LotView lot, String by, String key) {
+        return lot.id() + "/" + by + "/" + key;
     }
 
     private static JobView end(Job job, State state, String message, @Nullable Long id) {

@@ -355,6 +355,45 @@ class IntakeTest extends DemoSite {
                 .contains("artefact alone was printed from an old file");
     }
 
+    /** M13: while the size gate is shut nothing is broken; said beside the field, with the value still there. */
+    @Test
+    void whatFailedItsGateIsNotBroken() throws Exception {
+        LotView lot = testLots.lot();
+        bench.enter(lot, testLots.width("XY1", 1, "4.00"), "bench");
+        bench.enter(lot, testLots.thickness("XY1", 1, "4.00"), "bench");
+        http.perform(record(lot, "ARTEFACT", Map.of("printer", "printer 3", "features", "X outer 20 20.9")))
+                .andExpect(status().is3xxRedirection());
+
+        http.perform(post("/lots/" + lot.code() + "/bench")
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("specimen", "XY1")
+                        .param("field", "F1")
+                        .param("typed", "881")
+                        .param("outcome", "BROKE_IN_GAUGE")
+                        .param("gauge", String.valueOf(testLots.gauge("bench load cell"))))
+                .andExpect(status().is(422))
+                .andExpect(content()
+                        .string(allOf(containsString("Size comes before strength"), containsString("value=\"881\""))));
+        bench.enter(lot, testLots.width("XY1", 2, "4.01"), "bench");
+    }
+
+    /** M8, M9: said at the bench before the specimen is in the grips, not after. */
+    @Test
+    void theBenchWarnsBeforeABarIsBroken() throws Exception {
+        LotView lot = testLots.bare();
+        set(
+                lot,
+                Orientation.XY,
+                Conditioning.CONDITIONED,
+                "",
+                null,
+                LocalDateTime.now().minusHours(1).withNano(0));
+
+        assertThat(page(lot, "/bench"))
+                .contains("Material wet or unknown: its result will be provisional", "Not conditioned yet: before");
+    }
+
     @Test
     void theSameErrorOnTwoPrintersIsNamedSystematic() throws Exception {
         LotView lot = testLots.bare();

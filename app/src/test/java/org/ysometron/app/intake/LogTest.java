@@ -188,7 +188,7 @@ class LogTest extends DemoSite {
             @Override
             public synchronized int read(byte[] into, int from, int length) {
                 if (pos > file.length / 2) {
-                    uploads.cancel(job, "bench");
+                    uploads.cancel(lot, job, "bench");
                 }
                 return super.read(into, from, Math.min(length, 4096));
             }

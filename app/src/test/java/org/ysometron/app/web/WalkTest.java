@@ -108,11 +108,11 @@ class WalkTest extends DemoSite {
         }
         assertThat(page.locator(".big-code")).hasText("ZX2");
         page.keyboard().press("Enter");
-        assertThat(page.locator(".hand .wrong")).containsText("Nothing was typed");
+        assertThat(page.locator(".reading .wrong")).containsText("Nothing was typed");
         page.keyboard().type("12 N");
         assertThat(page.locator("#preview")).containsText("is a force, not a length");
         page.keyboard().press("Enter");
-        assertThat(page.locator(".hand .wrong").first()).containsText("is a force, not a length");
+        assertThat(page.locator(".reading .wrong").first()).containsText("is a force, not a length");
         assertThat(page.locator("#in-W1")).hasValue("12 N");
         browser.check(page, "bench with a refusal");
         page.keyboard().press("Control+A");

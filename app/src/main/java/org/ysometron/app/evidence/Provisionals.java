@@ -3,20 +3,26 @@ package org.ysometron.app.evidence;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.intake.MaterialStates;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
 import org.ysometron.core.claim.Conditioning;
-import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.material.Conditioning.Age;
 
 /**
@@ -28,9 +34,11 @@ public class Provisionals {
 
     private final MaterialStates states;
     private final Bench bench;
+    private final Lots lots;
     private final Products products;
 
-    Provisionals(MaterialStates states, Bench bench, Products products) {
+    Provisionals(MaterialStates states, Bench bench, Lots lots, Products products) {
+        this.lots = lots;
         this.states = states;
         this.bench = bench;
         this.products = products;
@@ -46,20 +54,20 @@ public class Provisionals {
     /** Why the sets of a lot do not count, by the set's key; sets that count are left out. */
     Map<Long, List<String>> reasons(LotView lot, List<SpecimenRecord> records) {
         Map<Long, List<String>> reasons = new HashMap<>();
-        states.of(List.of(lot)).forEach((setId, set) -> {
-            if (!set.state().dry()) {
-                reasons.computeIfAbsent(setId, id -> new ArrayList<>()).add("material wet or unknown");
-            }
-        });
-        early(lot, records).forEach((setId, reason) -> reasons.computeIfAbsent(setId, id -> new ArrayList<>())
-                .add(reason));
+        states.of(List.of(lot)).values().forEach(set -> wet(set, reasons));
+        early(products.product(lot.productId()).conditioningHours(), records, reasons);
         return reasons;
     }
 
+    private static void wet(MaterialStates.SetState set, Map<Long, List<String>> reasons) {
+        if (!set.state().dry()) {
+            reasons.computeIfAbsent(set.setId(), id -> new ArrayList<>()).add("material wet or unknown");
+        }
+    }
+
     /** Sets that were to be conditioned and were tested before they were, or nobody knows. */
-    private Map<Long, String> early(LotView lot, List<SpecimenRecord> records) {
-        Map<Long, String> early = new LinkedHashMap<>();
-        double hours = products.product(lot.productId()).conditioningHours();
+    private static void early(double hours, List<SpecimenRecord> records, Map<Long, List<String>> reasons) {
+        Map<Long, String> found = new HashMap<>();
         for (SpecimenRecord record : records) {
             boolean tested = record.force().isPresent();
             if (!tested || record.specimen().conditions().conditioning() != Conditioning.CONDITIONED) {
@@ -71,59 +79,75 @@ public class Provisionals {
                     Optional.ofNullable(record.specimen().conditionedFrom());
             Age age = org.ysometron.core.material.Conditioning.age(started, hours, at);
             if (age == Age.EARLY) {
-                early.put(
+                LocalDateTime earliest =
+                        org.ysometron.core.material.Conditioning.earliest(started.orElseThrow(), hours);
+                found.put(
                         record.specimen().setId(),
                         "tested early: conditioned from "
-                                + org.ysometron.core.material.Conditioning.earliest(started.orElseThrow(), hours)
-                                        .toString()
-                                        .replace('T', ' ')
-                                + " on");
+                                + earliest.withNano(0).toString().replace('T', ' ') + " on");
             } else if (age == Age.UNKNOWN) {
-                early.put(record.specimen().setId(), "conditioned since nobody knows when");
+                found.put(record.specimen().setId(), "conditioned since nobody knows when");
             }
         }
-        return early;
+        found.forEach((set, reason) ->
+                reasons.computeIfAbsent(set, id -> new ArrayList<>()).add(reason));
     }
 
-    /** The lot's sets that do not count and that nothing stands in for, with what to do. */
+    /** The sets of several lots that do not count and that nothing stands in for, with what to do. */
     @Transactional(readOnly = true)
-    public List<Provisional> of(LotView lot) {
-        List<SpecimenRecord> records = bench.records(lot.id());
-        Map<Long, List<String>> reasons = reasons(lot, records);
-        if (reasons.isEmpty()) {
-            return List.of();
+    public Map<Long, List<Provisional>> of(Collection<LotView> wanted) {
+        Map<Long, MaterialStates.SetState> wet = states.of(wanted);
+        Map<Long, Map<Long, List<SpecimenView>>> sets = new HashMap<>();
+        Set<Long> conditioned = new HashSet<>();
+        for (SpecimenView specimen :
+                lots.specimensOf(wanted.stream().map(LotView::id).toList())) {
+            sets.computeIfAbsent(specimen.lotId(), id -> new LinkedHashMap<>())
+                    .computeIfAbsent(specimen.setId(), id -> new ArrayList<>())
+                    .add(specimen);
+            if (specimen.conditions().conditioning() == Conditioning.CONDITIONED) {
+                conditioned.add(specimen.lotId());
+            }
         }
-        Map<Long, MaterialStates.SetState> wet = states.of(List.of(lot));
-        Map<Long, List<SpecimenRecord>> sets = new LinkedHashMap<>();
-        records.forEach(record -> sets.computeIfAbsent(record.specimen().setId(), id -> new ArrayList<>())
-                .add(record));
-        List<Provisional> found = new ArrayList<>();
-        for (Map.Entry<Long, List<SpecimenRecord>> set : sets.entrySet()) {
-            List<String> why = reasons.get(set.getKey());
-            if (why == null) {
-                continue;
+        Map<Long, List<SpecimenRecord>> records = conditioned.isEmpty() ? Map.of() : bench.records(conditioned);
+        Map<Long, List<Provisional>> found = new HashMap<>();
+        for (LotView lot : wanted) {
+            Map<Long, List<SpecimenView>> own = sets.getOrDefault(lot.id(), Map.of());
+            Map<Long, List<String>> reasons = new HashMap<>();
+            own.keySet().stream().map(wet::get).filter(Objects::nonNull).forEach(set -> wet(set, reasons));
+            List<SpecimenRecord> tested = records.getOrDefault(lot.id(), List.of());
+            if (!tested.isEmpty()) {
+                early(products.product(lot.productId()).conditioningHours(), tested, reasons);
             }
-            Conditions conditions = set.getValue().get(0).specimen().conditions();
-            boolean replaced = sets.entrySet().stream()
-                    .anyMatch(other -> !reasons.containsKey(other.getKey())
-                            && other.getValue().get(0).specimen().conditions().equals(conditions));
-            if (!replaced) {
-                MaterialStates.SetState state = wet.get(set.getKey());
-                String remedy = state != null && !state.state().dry()
-                        ? state.state().remedy()
-                        : "Condition a new set for the hours that the product asks for, and test that.";
-                List<String> said =
-                        state != null && !state.state().dry() ? state.state().reasons() : why;
-                found.add(new Provisional(labels(set.getValue()), said, remedy));
-            }
+            List<Provisional> left = own.entrySet().stream()
+                    .filter(set -> reasons.containsKey(set.getKey()) && !isReplaced(set.getValue(), own, reasons))
+                    .map(set -> provisional(
+                            set.getValue(), wet.get(set.getKey()), reasons.getOrDefault(set.getKey(), List.of())))
+                    .toList();
+            found.put(lot.id(), left);
         }
         return found;
     }
 
-    private static String labels(List<SpecimenRecord> records) {
-        String first = records.get(0).specimen().label();
-        return records.size() == 1
+    /** Whether a set that counts was made under the same conditions. */
+    private static boolean isReplaced(
+            List<SpecimenView> set, Map<Long, List<SpecimenView>> all, Map<Long, List<String>> reasons) {
+        return all.entrySet().stream()
+                .anyMatch(other -> !reasons.containsKey(other.getKey())
+                        && other.getValue()
+                                .get(0)
+                                .conditions()
+                                .equals(set.get(0).conditions()));
+    }
+
+    private static Provisional provisional(
+            List<SpecimenView> set, MaterialStates.@Nullable SetState state, List<String> why) {
+        String first = set.get(0).label();
+        String labels = set.size() == 1
                 ? first
-                : first + " to " + records.get(records.size() - 1).specimen().label();
+                : first + " to " + set.get(set.size() - 1).label();
+        return state != null && !state.state().dry()
+                ? new Provisional(labels, state.state().reasons(), state.state().remedy())
+                : new Provisional(
+                        labels, why, "Condition a new set for the hours that the product asks for, and test that.");
     }
 }

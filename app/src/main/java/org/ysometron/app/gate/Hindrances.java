@@ -44,16 +44,18 @@ class Hindrances {
                 .filter(word -> word.kind() == Words.Kind.WITHDRAWN_PRODUCT)
                 .map(Words.WordView::lotId)
                 .collect(Collectors.toSet());
+        Map<Long, List<Provisionals.Provisional>> untold = provisionals.of(lots);
+        Map<Long, Products.ProductView> known = new HashMap<>();
         Map<Long, List<Block>> conflicts = new HashMap<>();
         Map<Long, List<Block>> found = new HashMap<>();
         for (LotView lot : lots) {
             List<Block> blocks = new ArrayList<>(conflicts.computeIfAbsent(lot.datasheetId(), id -> conflicts(lot)));
-            Products.ProductView product = products.product(lot.productId());
+            Products.ProductView product = known.computeIfAbsent(lot.productId(), products::product);
             if (product.life() == Life.WITHDRAWN && !mayLeave.contains(lot.id())) {
                 blocks.add(Gate.withdrawn(product.name(), product.lifeReason()));
             }
             stops.getOrDefault(lot.id(), List.of()).forEach(stop -> blocks.add(Gate.sizeGate(stop)));
-            for (Provisionals.Provisional set : provisionals.of(lot)) {
+            for (Provisionals.Provisional set : untold.getOrDefault(lot.id(), List.of())) {
                 blocks.add(Gate.provisional(set.specimens(), String.join(" ", set.reasons()), set.remedy()));
             }
             found.put(lot.id(), blocks);

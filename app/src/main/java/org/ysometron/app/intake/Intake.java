@@ -4,9 +4,11 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -146,10 +148,16 @@ public class Intake {
     /** Every record of these lots, corrected ones too, in order of entry. */
     @Transactional(readOnly = true)
     List<RecordView> records(Collection<LotView> wanted) {
+        return records(wanted, EnumSet.allOf(RecordKind.class));
+    }
+
+    /** The records of some kinds. */
+    @Transactional(readOnly = true)
+    List<RecordView> records(Collection<LotView> wanted, Set<RecordKind> kinds) {
         List<RecordView> views = new ArrayList<>();
         Map<Long, LotView> byId =
                 wanted.stream().collect(java.util.stream.Collectors.toMap(LotView::id, lot -> lot, (a, b) -> a));
-        for (IntakeRecord row : records.findByLotIdInOrderById(byId.keySet())) {
+        for (IntakeRecord row : records.findByLotIdInAndKindInOrderById(byId.keySet(), kinds)) {
             LotView lot = java.util.Objects.requireNonNull(byId.get(row.lotId));
             Map<String, String> entries = MAPPER.readValue(row.entries, ENTRIES);
             Problems problems = new Problems();
@@ -172,7 +180,7 @@ public class Intake {
     }
 
     /** The accounts that entered or corrected records of the lot. */
-    public java.util.Set<String> enterers(long lotId) {
+    public Set<String> enterers(long lotId) {
         return records.findByLotIdInOrderById(List.of(lotId)).stream()
                 .map(row -> row.enteredBy)
                 .collect(java.util.stream.Collectors.toSet());

@@ -8,5 +8,7 @@ interface IntakeRecordRepository extends JpaRepository<IntakeRecord, Long> {
 
     List<IntakeRecord> findByLotIdInOrderById(Collection<Long> lotIds);
 
+    List<IntakeRecord> findByLotIdInAndKindInOrderById(Collection<Long> lotIds, Collection<RecordKind> kinds);
+
     boolean existsByRequest(String request);
 }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
@@ -55,22 +56,26 @@ public class MaterialStates {
             return Map.of();
         }
         Map<Long, List<Intake.RecordView>> records = new HashMap<>();
-        for (Intake.RecordView record : intake.records(hygroscopic)) {
-            if (record.live() && record.kind() == RecordKind.DRYING) {
+        for (Intake.RecordView record : intake.records(hygroscopic, Set.of(RecordKind.DRYING))) {
+            if (record.live()) {
                 records.computeIfAbsent(record.lotId(), id -> new java.util.ArrayList<>())
                         .add(record);
             }
+        }
+        Map<Long, Map<Long, List<SpecimenView>>> byLot = new HashMap<>();
+        for (SpecimenView specimen :
+                lots.specimensOf(hygroscopic.stream().map(LotView::id).toList())) {
+            byLot.computeIfAbsent(specimen.lotId(), id -> new LinkedHashMap<>())
+                    .computeIfAbsent(specimen.setId(), id -> new java.util.ArrayList<>())
+                    .add(specimen);
         }
         Map<Long, Optional<Drying>> needs = new HashMap<>();
         Map<Long, SetState> states = new LinkedHashMap<>();
         for (LotView lot : hygroscopic) {
             Optional<Drying> need = needs.computeIfAbsent(lot.datasheetId(), id -> need(lot));
-            Map<Long, List<SpecimenView>> sets = new LinkedHashMap<>();
-            lots.specimens(lot.id())
-                    .forEach(specimen -> sets.computeIfAbsent(specimen.setId(), id -> new java.util.ArrayList<>())
-                            .add(specimen));
-            sets.forEach((setId, specimens) ->
-                    states.put(setId, state(specimens, need, records.getOrDefault(lot.id(), List.of()))));
+            byLot.getOrDefault(lot.id(), Map.of())
+                    .forEach((setId, specimens) ->
+                            states.put(setId, state(specimens, need, records.getOrDefault(lot.id(), List.of()))));
         }
         return states;
     }

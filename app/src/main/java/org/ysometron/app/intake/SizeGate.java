@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
@@ -26,7 +27,7 @@ public class SizeGate {
     @Transactional(readOnly = true)
     public Map<Long, List<String>> stops(Collection<LotView> wanted) {
         Map<Long, List<String>> stops = new HashMap<>();
-        for (Intake.RecordView record : intake.records(wanted)) {
+        for (Intake.RecordView record : intake.records(wanted, Set.of(RecordKind.ARTEFACT, RecordKind.FIT))) {
             if (record.live()) {
                 failure(record).forEach(failure -> stops.computeIfAbsent(record.lotId(), id -> new ArrayList<>())
                         .add(failure));

@@ -189,10 +189,10 @@ class LotController {
     }
 
     /** Forwards from a lot of raw material to the lots made of it. */
-    @GetMapping("/raw/{raw}")
-    String forwards(@PathVariable String raw, Model model) {
-        model.addAttribute("raw", raw);
-        model.addAttribute("made", lots.madeFrom(raw));
+    @GetMapping("/raw")
+    String forwards(@RequestParam String code, Model model) {
+        model.addAttribute("raw", code);
+        model.addAttribute("made", lots.madeFrom(code));
         return "lot/raw";
     }
 

@@ -4,10 +4,13 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -150,8 +153,15 @@ public class Publications {
         for (Resolution row : resolutions.findByProductIdOrderById(productId)) {
             governed.put(row.otherId, row.governsId);
         }
+        // What was settled holds while the publication that governs is the newest of its kind.
+        Set<Long> newest = Arrays.stream(Publication.Kind.values())
+                .flatMap(kind -> newest(productId, kind).stream())
+                .map(PublicationView::id)
+                .collect(Collectors.toSet());
         Map<Long, PublishedStatement> governing = new HashMap<>();
-        statements.findByIdIn(governed.values()).forEach(row -> governing.put(row.id, row));
+        statements.findByIdIn(governed.values()).stream()
+                .filter(row -> newest.contains(row.publicationId))
+                .forEach(row -> governing.put(row.id, row));
         List<Claim> claims = new ArrayList<>();
         for (PublishedStatement row : own) {
             Long governsId = governed.get(row.id);
@@ -214,6 +224,7 @@ public class Publications {
         for (Draft draft : drafts) {
             statements.save(new PublishedStatement(id, place++, draft.statement(), draft.rivalId()));
         }
+        events.publishEvent(new ClaimsChanged(productId));
         return view(row);
     }
 

@@ -415,13 +415,14 @@ class IntakeTest extends DemoSite {
     /** A raw-material lot is followed forwards to every lot made of it. */
     @Test
     void rawMaterialIsTracedForwards() throws Exception {
-        http.perform(get("/raw/BF-0301").with(QUALITY))
+        http.perform(get("/raw?code=BF-0301").with(QUALITY))
                 .andExpect(content()
                         .string(allOf(
                                 containsString("went into 3 lots"),
                                 containsString("SK-0104"),
                                 not(containsString("SK-0107")))));
-        http.perform(get("/raw/none").with(QUALITY)).andExpect(content().string(containsString("went into no lot")));
+        http.perform(get("/raw?code=none").with(QUALITY))
+                .andExpect(content().string(containsString("went into no lot")));
     }
 
     @Autowired

@@ -147,6 +147,10 @@ class PublicationTest extends DemoSite {
         assertThat(publications.conflicts(product.id(), sheet.id()))
                 .singleElement()
                 .satisfies(conflict -> assertThat(conflict.blocks()).isTrue());
+        // A label that has come round to the datasheet ends it, and the datasheet stands for itself again.
+        publish(product, Publication.Kind.LABEL, LocalDate.now(), 0.05);
+        assertThat(publications.conflicts(product.id(), sheet.id())).isEmpty();
+        assertThat(upper(sheet)).isEqualTo(1.80);
     }
 
     private double upper(Publications.PublicationView sheet) {

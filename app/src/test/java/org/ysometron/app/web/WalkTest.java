@@ -50,7 +50,7 @@ class WalkTest extends DemoSite {
                 "/products/skerry-bf10/publish/datasheet",
                 "/products/skerry-bf10/wanting",
                 "/products/dunlin-c2",
-                "/raw/BF-0301",
+                "/raw?code=BF-0301",
                 "/lots/SK-0130/intake",
                 "/lots/SK-0130/intake?form=DRYING",
                 "/lots/DN-0047/intake",

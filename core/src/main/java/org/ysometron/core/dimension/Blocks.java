@@ -94,14 +94,38 @@ final class Blocks {
             coarse[i] = sum / width;
         }
         Split rough = best(coarse, 0, count);
-        if (rough.f <= F_OF_A_STEP || Math.abs(rough.change) < LEAST_SHARE * tolerance) {
+        double f = rough.f * independence(coarse, rough);
+        if (f <= F_OF_A_STEP || Math.abs(rough.change) < LEAST_SHARE * tolerance) {
             return Optional.empty();
         }
         int from = Math.max(0, (rough.at - 2) * width);
         int to = Math.min(full, (rough.at + 2) * width);
         Split fine = width == 1 ? rough : best(Arrays.copyOf(means, full), from, to);
         double at = first + fine.at * size * spacing;
-        return Optional.of(new DiameterLog.Step(at, rough.change, rough.f));
+        return Optional.of(new DiameterLog.Step(at, rough.change, f));
+    }
+
+    /**
+     * Share of the blocks that count as independent, (1 − r)/(1 + r) with r the correlation of neighbours about the split's
+     * two means: a slow wander is no step, however large its F (effective sample size of a first-order process).
+     */
+    private static double independence(double[] means, Split split) {
+        double[] residuals = means.clone();
+        double before = mean(means, 0, split.at);
+        double behind = mean(means, split.at, means.length);
+        double squares = 0;
+        double products = 0;
+        for (int i = 0; i < residuals.length; i++) {
+            residuals[i] -= i < split.at ? before : behind;
+            squares += residuals[i] * residuals[i];
+            products += i == 0 ? 0 : residuals[i] * residuals[i - 1];
+        }
+        double r = squares == 0 ? 0 : Math.max(0, products / squares);
+        return (1 - r) / (1 + r);
+    }
+
+    private static double mean(double[] means, int from, int to) {
+        return Arrays.stream(means, from, to).average().orElse(0);
     }
 
     /** @param at index of the first block behind the split */

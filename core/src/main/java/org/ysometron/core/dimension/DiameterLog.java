@@ -68,7 +68,7 @@ public final class DiameterLog {
      *
      * @param at position in mm
      * @param change mean behind minus mean before, in mm
-     * @param f F statistic of the split over block means
+     * @param f F statistic of the split over block means, lowered for their correlation
      */
     public record Step(double at, double change, double f) {}
 
@@ -77,9 +77,9 @@ public final class DiameterLog {
      *
      * @param wavelength in mm
      * @param amplitude half of peak to peak, in mm
-     * @param wander how often the peak's power exceeds the median power of the spectrum
+     * @param prominence how often the peak's power exceeds the median power of the lines around it
      */
-    public record Wobble(double wavelength, double amplitude, double wander) {}
+    public record Wobble(double wavelength, double amplitude, double prominence) {}
 
     /**
      * One line of the spectrum, for drawing.

@@ -2,6 +2,7 @@ package org.ysometron.core.dimension;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.hipparchus.complex.Complex;
@@ -18,7 +19,13 @@ final class Spectrum {
 
     private static final int SEGMENT = 8192;
 
-    /** A peak counts as a wobble when its power exceeds the median power this often (common practice, no source). */
+    /** Local maxima looked at, the highest first. */
+    private static final int CANDIDATES = 60;
+
+    /** Lines on either side that make a neighbourhood at least. */
+    private static final int NEIGHBOURS = 8;
+
+    /** A peak counts as a wobble when its power exceeds the median around it this often (common practice, no source). */
     private static final double PEAK_OVER_MEDIAN = 25;
 
     private static final int LINES_KEPT = 600;
@@ -111,30 +118,50 @@ final class Spectrum {
         }
     }
 
+    /** The highest line that stands out from its neighbourhood; a hump of slow wander is none. */
     private static Optional<DiameterLog.Wobble> peak(double[] amplitudes, int length, double spacing, int from) {
-        int best = -1;
+        List<Integer> maxima = new ArrayList<>();
         for (int k = from; k < amplitudes.length - 1; k++) {
-            if (best < 0 || amplitudes[k] > amplitudes[best]) {
-                best = k;
+            if (amplitudes[k] > amplitudes[k - 1] && amplitudes[k] >= amplitudes[k + 1]) {
+                maxima.add(k);
             }
         }
-        if (best < 0) {
-            return Optional.empty();
+        maxima.sort(Comparator.comparingDouble((Integer k) -> -amplitudes[k]));
+        for (int k : maxima.subList(0, Math.min(CANDIDATES, maxima.size()))) {
+            double prominence = prominence(amplitudes, k);
+            if (prominence > PEAK_OVER_MEDIAN) {
+                return Optional.of(wobble(amplitudes, k, length, spacing, prominence));
+            }
         }
-        double[] sorted = Arrays.copyOfRange(amplitudes, Math.min(from, amplitudes.length), amplitudes.length);
-        Arrays.sort(sorted);
-        double median = sorted[sorted.length / 2];
-        double wander = median == 0 ? Double.POSITIVE_INFINITY : Math.pow(amplitudes[best] / median, 2);
-        if (!(wander > PEAK_OVER_MEDIAN) || amplitudes[best] == 0) {
-            return Optional.empty();
+        return Optional.empty();
+    }
+
+    /** Power of a line over the median power of those around it, its own width left out. */
+    private static double prominence(double[] amplitudes, int k) {
+        int reach = Math.max(NEIGHBOURS, k / 2);
+        List<Double> around = new ArrayList<>();
+        for (int i = Math.max(1, k - reach); i <= Math.min(amplitudes.length - 1, k + reach); i++) {
+            if (Math.abs(i - k) > 2) {
+                around.add(amplitudes[i]);
+            }
         }
-        boolean right = amplitudes[best + 1] >= amplitudes[best - 1];
-        double ratio = amplitudes[right ? best + 1 : best - 1] / amplitudes[best];
+        if (around.size() < NEIGHBOURS) {
+            return 0;
+        }
+        around.sort(Comparator.naturalOrder());
+        double median = around.get(around.size() / 2);
+        return median == 0 ? Double.POSITIVE_INFINITY : Math.pow(amplitudes[k] / median, 2);
+    }
+
+    private static DiameterLog.Wobble wobble(
+            double[] amplitudes, int k, int length, double spacing, double prominence) {
+        boolean right = amplitudes[k + 1] >= amplitudes[k - 1];
+        double ratio = amplitudes[right ? k + 1 : k - 1] / amplitudes[k];
         double delta = Math.max(0, Math.min(0.5, (2 * ratio - 1) / (ratio + 1)));
         double x = Math.PI * delta;
-        double height = amplitudes[best] * (1 - delta * delta) * (x == 0 ? 1 : x / Math.sin(x));
-        double line = best + (right ? delta : -delta);
-        return Optional.of(new DiameterLog.Wobble(length * spacing / line, height, wander));
+        double height = amplitudes[k] * (1 - delta * delta) * (x == 0 ? 1 : x / Math.sin(x));
+        double line = k + (right ? delta : -delta);
+        return new DiameterLog.Wobble(length * spacing / line, height, prominence);
     }
 
     /** The lines for drawing: each stands for the highest of those it replaces. */

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.ysometron.core.claim.Form;
 
 /**
  * Two or more publications that say different things about the same thing. Silence is no contradiction: a value against
@@ -120,7 +121,10 @@ public record Conflict(String key, String title, Set<Difference> differences, Li
         if (outside(one, other) || outside(other, one)) {
             found.add(Difference.VALUE);
         }
-        if (one.form() != other.form()) {
+        // A bare statement promises nothing, so that it cannot promise otherwise; its numbers are compared all the
+        // same.
+        boolean bothPromise = one.form() != Form.STATED && other.form() != Form.STATED;
+        if (bothPromise && one.form() != other.form()) {
             found.add(Difference.FORM);
         }
         Terms a = one.terms();

@@ -103,6 +103,28 @@ class DiameterLogTest {
         }
     }
 
+    /** A slow wander, as every filament has, is neither a step nor a wobble: at most one of twenty logs may say so. */
+    @Test
+    void aSlowWanderIsNeitherStepNorWobble() {
+        int steps = 0;
+        int wobbles = 0;
+        for (int seed = 0; seed < 20; seed++) {
+            Random chance = new Random(seed);
+            DiameterLog log = new DiameterLog(NOMINAL, TOLERANCE);
+            double wander = 0;
+            for (int i = 0; i < 40000; i++) {
+                wander = 0.9995 * wander + 0.0003 * chance.nextGaussian();
+                double d = NOMINAL + wander + 0.003 * chance.nextGaussian();
+                log.accept(i, d, d);
+            }
+            DiameterLog.Result result = log.finish();
+            steps += result.diameterStep().isPresent() ? 1 : 0;
+            wobbles += result.wobble().isPresent() ? 1 : 0;
+        }
+        assertThat(steps).isLessThanOrEqualTo(1);
+        assertThat(wobbles).isLessThanOrEqualTo(1);
+    }
+
     /** A step is found where it is, under a wobble too, and does not pass for a long wave. */
     @ParameterizedTest
     @CsvSource({"50000,31000,0.02", "50000,4000,-0.015", "1000000,777000,0.01"})

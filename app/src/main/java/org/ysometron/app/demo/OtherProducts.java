@@ -93,6 +93,7 @@ class OtherProducts {
                 300,
                 "shop page, as of the spring",
                 List.of(
+                        Sheets.says(Topic.TENSILE_STRENGTH, Form.AT_LEAST, "25 MPa"),
                         Sheets.says(Topic.NOZZLE_TEMPERATURE, "200–250 °C"),
                         Sheets.says(Topic.FAN, "30 %"),
                         Sheets.says(Topic.WORDING, "Same strength in all directions")));

@@ -54,6 +54,13 @@ final class Case {
         return optionalNumber(name).orElse(otherwise);
     }
 
+    /** A number that only some calculations of a family take. */
+    double numberIfKnown(String name, double otherwise) {
+        boolean known =
+                calculation.inputs().stream().anyMatch(input -> input.name().equals(name));
+        return known ? number(name, otherwise) : otherwise;
+    }
+
     double[] numbers(String name) {
         Object value = given.get(name);
         if (value == null) {

@@ -25,7 +25,7 @@ final class ClaimCalculations {
     private ClaimCalculations() {}
 
     static List<Calculation> all() {
-        return List.of(ofMean(), ofRatio());
+        return List.of(ofMean(), ofEveryPart(), ofLength(), ofRatio());
     }
 
     private static Calculation ofMean() {
@@ -51,6 +51,42 @@ final class ClaimCalculations {
                                 0,
                                 given.number("calibrationUncertainty", 0),
                                 Optional.empty()))));
+    }
+
+    private static Calculation ofEveryPart() {
+        return new Calculation(
+                "every-part-verdict",
+                "Whether single parts or places bear a claim about every one of them",
+                List.of(
+                        required("values", NUMBERS, "", "single parts or places"),
+                        AT_LEAST,
+                        AT_MOST,
+                        MINIMUM,
+                        StatisticsCalculations.CONFIDENCE),
+                "",
+                "one-sided tolerance bounds for 95 % of all, ISO 16269-6",
+                Map.of("values", List.of(1.748, 1.752, 1.751, 1.749, 1.75), "atLeast", 1.70, "atMost", 1.80),
+                given -> answer(Verification.ofEveryPart(requirement(given), given.numbers("values"))));
+    }
+
+    private static Calculation ofLength() {
+        return new Calculation(
+                "length-verdict",
+                "Whether a filament measured throughout bears a claim about every place of it",
+                List.of(
+                        required("spoolMeans", NUMBERS, "mm", "mean diameter of each spool"),
+                        required("shareOutside", NUMBER, "", "largest share of a spool's length outside, 0 to 1"),
+                        AT_LEAST,
+                        AT_MOST,
+                        MINIMUM),
+                "",
+                "at most 0.1 % of the length outside: common practice, no source",
+                Map.of("spoolMeans", List.of(1.751, 1.749), "shareOutside", 0.0004, "atLeast", 1.70, "atMost", 1.80),
+                given -> answer(Verification.ofLength(
+                        requirement(given),
+                        given.numbers("spoolMeans"),
+                        given.number("shareOutside"),
+                        given.numbers("spoolMeans").length + " spools")));
     }
 
     private static Calculation ofRatio() {
@@ -88,7 +124,7 @@ final class ClaimCalculations {
                 given.optionalNumber("atMost"),
                 "",
                 given.whole("minimumN", 5),
-                given.number("confidence", 0.95));
+                given.numberIfKnown("confidence", 0.95));
     }
 
     private static Answer answer(Judgement judgement) {

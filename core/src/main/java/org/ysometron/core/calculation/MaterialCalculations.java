@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import org.ysometron.core.dimension.Artefact;
 import org.ysometron.core.dimension.DiameterLog;
+import org.ysometron.core.material.Drying;
 import org.ysometron.core.material.FilamentLength;
 import org.ysometron.core.material.WorkingCurve;
 import org.ysometron.core.quantity.Dimension;
@@ -31,7 +32,7 @@ final class MaterialCalculations {
     private MaterialCalculations() {}
 
     static List<Calculation> all() {
-        return List.of(diameterLog(), workingCurve(), artefact(), length(), price());
+        return List.of(diameterLog(), flowError(), lossOnDrying(), workingCurve(), artefact(), length(), price());
     }
 
     private static Calculation diameterLog() {
@@ -63,6 +64,44 @@ final class MaterialCalculations {
                         log.accept(z[i], x[i], y[i]);
                     }
                     return DiameterLogAnswer.of(log.finish(), nominal);
+                });
+    }
+
+    private static Calculation flowError() {
+        return new Calculation(
+                "volume-flow-error",
+                "Relative error of the volume fed by a diameter off its nominal",
+                List.of(
+                        required("diameter", NUMBER, "mm", "as measured"),
+                        optional("nominal", NUMBER, "mm", "1.75 unless given")),
+                "",
+                PLAIN,
+                Map.of("diameter", 1.80),
+                given -> {
+                    double error = DiameterLog.flowError(given.number("diameter"), given.number("nominal", 1.75));
+                    return Answer.of(
+                            error,
+                            "",
+                            Working.of(new Step("volume-flow error", "", "(d/d_nom)² − 1", "", error, "", PLAIN)));
+                });
+    }
+
+    private static Calculation lossOnDrying() {
+        return new Calculation(
+                "loss-on-drying",
+                "Moisture lost in the oven, in percent of the mass before drying",
+                List.of(
+                        required("before", NUMBER, "g", "mass before drying"),
+                        required("after", NUMBER, "g", "mass after drying")),
+                "%",
+                "100·(m₀ − m₁)/m₀; common practice, no source",
+                Map.of("before", 912.4, "after", 910.9),
+                given -> {
+                    double loss = Drying.lossPercent(given.number("before"), given.number("after"));
+                    return Answer.of(
+                            loss,
+                            "%",
+                            Working.of(new Step("loss on drying", "", "100·(m₀ − m₁)/m₀", "", loss, "%", PLAIN)));
                 });
     }
 

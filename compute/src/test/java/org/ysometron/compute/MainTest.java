@@ -6,9 +6,13 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.zip.GZIPOutputStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.json.JsonMapper;
 
 class MainTest {
@@ -52,6 +56,78 @@ class MainTest {
         assertThat(run("{}", "tensoin")).isEqualTo(2);
         assertThat(err.toString(StandardCharsets.UTF_8)).contains("'tensoin'", "--list");
         assertThat(run("", "chart-constants")).isEqualTo(1);
+    }
+
+    /** The log as a file: the same answer whole and packed, and the same as from a case of arrays. */
+    @Test
+    void aDiameterLogIsReadFromAFile(@TempDir Path folder) throws Exception {
+        StringBuilder text = new StringBuilder("position [mm];x [mm];y [mm]\n");
+        StringBuilder z = new StringBuilder();
+        StringBuilder x = new StringBuilder();
+        StringBuilder y = new StringBuilder();
+        for (int i = 0; i < 600; i++) {
+            double d = 1.75 + (i > 400 ? 0.08 : 0.001 * (i % 7));
+            text.append(i).append(';').append(d).append(';').append(d - 0.01).append('\n');
+            z.append(i == 0 ? "" : ",").append(i);
+            x.append(i == 0 ? "" : ",").append(d);
+            y.append(i == 0 ? "" : ",").append(d - 0.01);
+        }
+        Path plain =
+                Files.writeString(folder.resolve("log.csv"), text.toString().replace('.', ','));
+        Path packed = folder.resolve("log.csv.gz");
+        try (GZIPOutputStream gzip = new GZIPOutputStream(Files.newOutputStream(packed))) {
+            gzip.write(text.toString().replace('.', ',').getBytes(StandardCharsets.UTF_8));
+        }
+
+        assertThat(run("", "diameter-log", plain.toString(), "1.75", "0.05")).isZero();
+        Map<String, Object> fromFile = answers().get(0);
+        assertThat(run("", "diameter-log", packed.toString())).isZero();
+        assertThat(answers().get(0)).isEqualTo(fromFile);
+        String arrays = "{\"position\":[" + z + "],\"x\":[" + x + "],\"y\":[" + y + "]}";
+        assertThat(run(arrays, "diameter-log")).isZero();
+        assertThat(answers().get(0)).isEqualTo(fromFile);
+
+        assertThat(fromFile).containsEntry("rows", 600).containsEntry("unit", "mm");
+        assertThat((Double) fromFile.get("shareOutside")).isBetween(0.33, 0.34);
+        assertThat((Double) fromFile.get("diameterStep")).isBetween(0.07, 0.08);
+    }
+
+    @Test
+    void aFileThatCannotBeReadIsAnsweredWithItsRow(@TempDir Path folder) throws Exception {
+        Path bad = Files.writeString(folder.resolve("bad.csv"), "position [mm],x [mm],y [mm]\n1,1.75,1.75\n2,x,1.75\n");
+
+        assertThat(run("", "diameter-log", bad.toString())).isEqualTo(1);
+        assertThat(answers().get(0).get("error")).asString().contains("Row 3, x", "'x' is not a number");
+        assertThat(run("", "diameter-log", folder.resolve("none.csv").toString()))
+                .isEqualTo(1);
+        assertThat(answers().get(0).get("error")).asString().contains("no such file");
+        assertThat(run("", "diameter-log", bad.toString(), "thick")).isEqualTo(1);
+        assertThat(answers().get(0)).containsEntry("outcome", "refused");
+    }
+
+    @Test
+    void publicationsAreCheckedFromCases() throws Exception {
+        String label =
+                "{\"publication\":\"label\",\"topic\":\"diameter\",\"value\":\"1.75 mm\",\"low\":\"1.72 mm\",\"high\":\"1.78 mm\"}";
+        String sheet =
+                "{\"publication\":\"datasheet\",\"topic\":\"diameter\",\"value\":\"1750 µm\",\"low\":\"1.70 mm\",\"high\":\"1.80 mm\"}";
+
+        assertThat(run("{\"statements\":[" + label + "," + sheet + "]}", "publication-conflicts"))
+                .isZero();
+        assertThat(answers().get(0)).containsEntry("outcome", "conflict").containsEntry("value", 1.0);
+        assertThat(answers().get(0).get("conflicts").toString())
+                .contains("range")
+                .doesNotContain("value");
+        assertThat(run("{\"statements\":[" + label + "]}", "publication-conflicts"))
+                .isZero();
+        assertThat(answers().get(0)).containsEntry("outcome", "agree");
+        assertThat(run("{\"statements\":[{\"topic\":\"thickness of the plot\"}]}", "publication-conflicts"))
+                .isEqualTo(1);
+        assertThat(run(
+                        "{\"family\":\"filament\",\"statements\":[{\"topic\":\"fan\",\"value\":\"5 N\"}]}",
+                        "completeness"))
+                .isEqualTo(1);
+        assertThat(answers().get(0).get("error")).asString().contains("is a force, not a ratio");
     }
 
     private int run(String input, String... arguments) throws Exception {

@@ -1,0 +1,183 @@
+package org.ysometron.app.product;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.web.Problems;
+import org.ysometron.core.publication.Family;
+import org.ysometron.core.publication.Publication;
+import org.ysometron.core.publication.Statement;
+import org.ysometron.core.publication.Topic;
+
+/** The editor of a publication: every topic goes in as it is printed and comes out so. */
+class EditorTest extends DemoSite {
+
+    private static final RequestPostProcessor QUALITY =
+            user("quality").authorities(new SimpleGrantedAuthority("JUDGEMENT"));
+
+    @Autowired
+    private Products products;
+
+    @Autowired
+    private Publications publications;
+
+    private Products.ProductView product(Family family) {
+        String code = "e-" + UUID.randomUUID().toString().substring(0, 8);
+        return products.register(
+                new Products.NewProduct(code, "Product " + code, "anything", "clear", "", family, false));
+    }
+
+    private static StatementRow row(Topic topic) {
+        String example = topic.dimension()
+                .map(dimension -> dimension.example().replaceAll("^.* or ", ""))
+                .orElse("some words, with a comma and \"quotes\"; and a semicolon");
+        return StatementRow.of(Map.of(
+                "topic", topic.name(),
+                "form", topic.dimension().isPresent() ? "TYPICAL" : "STATED",
+                "published", example,
+                "qualifier", topic == Topic.LAYER_EXPOSURE ? "engine 2" : "",
+                "orientation", topic.needsTerms() ? "ZX" : "",
+                "rate", topic.needsTerms() ? "5 mm/min" : ""));
+    }
+
+    /** Published, read again, given out as JSON and CSV and read from there: always the same row. */
+    @ParameterizedTest
+    @EnumSource(Topic.class)
+    void everyTopicSurvivesTheRoundTrip(Topic topic) {
+        Products.ProductView product =
+                product(Topic.of(Family.FILAMENT).contains(topic) ? Family.FILAMENT : Family.RESIN);
+        StatementRow typed = row(topic);
+        Problems problems = new Problems();
+        List<Publications.Draft> drafts = StatementRow.read(List.of(typed), products, problems);
+        assertThat(problems.all()).isEmpty();
+        Publications.PublicationView view = publications.publish(
+                product.id(),
+                Publication.Kind.WEB_PAGE,
+                java.time.LocalDate.now(),
+                "",
+                Publications.Attachment.NONE,
+                drafts,
+                "quality");
+        List<Statement> stored = publications.statements(view.id());
+
+        assertThat(stored).hasSize(1);
+        assertThat(StatementRow.of(stored.get(0))).isEqualTo(typed);
+        byte[] json = PublicationFile.json(product.code(), view, stored).getBytes(StandardCharsets.UTF_8);
+        byte[] csv = PublicationFile.csv(stored).getBytes(StandardCharsets.UTF_8);
+        assertThat(PublicationFile.read(json)).containsExactly(typed);
+        assertThat(PublicationFile.read(csv)).containsExactly(typed);
+    }
+
+    /** What is wrong with a row is said at that row. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "TENSILE_STRENGTH|AT_LEAST|fifty|||row-1|is not a number",
+                "TENSILE_STRENGTH|AT_LEAST|50–60 MPa|||row-1|does not go with",
+                "TENSILE_STRENGTH|BETWEEN|50 MPa|||row-1|does not go with",
+                "TENSILE_STRENGTH|BETTER_THAN|10 %|Nobody's||row-1|Better than which product",
+                "TENSILE_STRENGTH|BETTER_THAN|10 MPa|Skerry BF10||row-1|is a stress, not a ratio",
+                "TENSILE_STRENGTH|AT_LEAST|50 MPa||fast|row-1|is not a number",
+                "TENSILE_STRENGTH|PERHAPS|50 MPa|||row-1|is no form that is known here",
+                "WEATHER|STATED|5|||row-1|is no topic that is known here",
+                "NOZZLE_TEMPERATURE|STATED|250 °C (200–230 °C)|||row-1|outside its own range",
+            })
+    void whatIsWrongIsSaidAtItsRow(
+            String topic, String form, String published, String qualifier, String rate, String at, String message) {
+        Problems problems = new Problems();
+        StatementRow typed = StatementRow.of(Map.of(
+                "topic",
+                topic,
+                "form",
+                form,
+                "published",
+                published,
+                "qualifier",
+                qualifier == null ? "" : qualifier,
+                "rate",
+                rate == null ? "" : rate));
+        List<StatementRow> rows = new ArrayList<>(List.of(typed, row(Topic.DENSITY)));
+
+        List<Publications.Draft> drafts = StatementRow.read(rows, products, problems);
+
+        assertThat(problems.at(at)).contains(message);
+        assertThat(drafts).hasSize(1);
+    }
+
+    /** Better than one of ours is found by name in any case and kept by its key. */
+    @Test
+    void aRivalIsFoundByName() {
+        Problems problems = new Problems();
+        List<Publications.Draft> drafts = StatementRow.read(
+                List.of(StatementRow.of(Map.of(
+                        "topic", "tensile-strength",
+                        "form", "better than",
+                        "published", "10 %",
+                        "qualifier", "skerry bf10"))),
+                products,
+                problems);
+
+        assertThat(problems.all()).isEmpty();
+        assertThat(drafts.get(0).rivalId())
+                .isEqualTo(products.named("skerry-bf10").id());
+        assertThat(drafts.get(0).statement().value()).hasValue(0.1);
+    }
+
+    /** The thing itself is kept with the revision and comes back byte for byte, as a file to be saved. */
+    @Test
+    void thePrintedThingIsKept() throws Exception {
+        Products.ProductView product = product(Family.FILAMENT);
+        byte[] scan = {1, 2, 3, 0, -1};
+        http.perform(multipart("/products/" + product.code() + "/publish/label")
+                        .file(new MockMultipartFile("attachment", "label run 12.pdf", "application/pdf", scan))
+                        .param("validFrom", "2026-02-30")
+                        .param("topic", "FAN")
+                        .param("published", "30 %")
+                        .with(QUALITY)
+                        .with(csrf()))
+                .andExpect(status().is(422))
+                .andExpect(content().string(org.hamcrest.Matchers.containsString("is not a date")));
+        http.perform(multipart("/products/" + product.code() + "/publish/label")
+                        .file(new MockMultipartFile("attachment", "label run 12.pdf", "application/pdf", scan))
+                        .param("validFrom", "2026-02-20")
+                        .param("topic", "FAN")
+                        .param("form", "STATED")
+                        .param("published", "30 %")
+                        .with(QUALITY)
+                        .with(csrf()))
+                .andExpect(status().is3xxRedirection());
+        Publications.PublicationView label =
+                publications.newest(product.id(), Publication.Kind.LABEL).orElseThrow();
+
+        byte[] back = http.perform(get("/publications/" + label.id() + "/file").with(QUALITY))
+                .andExpect(status().isOk())
+                .andExpect(org.springframework.test.web.servlet.result.MockMvcResultMatchers.header()
+                        .string("Content-Disposition", "attachment; filename=\"label_run_12.pdf\""))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        assertThat(back).isEqualTo(scan);
+        http.perform(get("/products/" + product.code()).with(QUALITY))
+                .andExpect(content().string(org.hamcrest.Matchers.containsString("as printed")));
+    }
+}

@@ -1,0 +1,110 @@
+package org.ysometron.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.ysometron.app.DemoSite;
+import org.ysometron.core.gate.Right;
+
+/** Who may do what: every door that changes something, tried with each right alone. */
+class AccessTest extends DemoSite {
+
+    /** Each line: the path that is posted to, and the rights that open it. */
+    @ParameterizedTest
+    @CsvSource({
+        "/products/new, ADMINISTRATION",
+        "/products/skerry-bf10/life, ADMINISTRATION JUDGEMENT",
+        "/products/skerry-bf10/prices, ADMINISTRATION JUDGEMENT",
+        "/products/skerry-bf10/publish/label, ADMINISTRATION JUDGEMENT",
+        "/products/skerry-bf10/conflicts, JUDGEMENT",
+        "/lots/new, ENTRY",
+        "/lots/SK-0129/sets, ENTRY",
+        "/lots/SK-0129/samples, ENTRY",
+        "/lots/SK-0129/intake, ENTRY",
+        "/lots/SK-0129/logs, ENTRY",
+        "/lots/SK-0129/bench, ENTRY",
+        "/lots/SK-0129/import, ENTRY",
+        "/lots/SK-0129/words, JUDGEMENT",
+        "/lots/SK-0129/decision, RELEASE",
+        "/series/1/baseline, JUDGEMENT",
+        "/series/1/answers, JUDGEMENT",
+    })
+    void eachDoorOpensToItsRightsAlone(String path, String opens) throws Exception {
+        for (Right right : Right.values()) {
+            int answered = http.perform(post(path)
+                            .with(user("somebody").authorities(new SimpleGrantedAuthority(right.name())))
+                            .with(csrf()))
+                    .andReturn()
+                    .getResponse()
+                    .getStatus();
+            if (opens.contains(right.name())) {
+                assertThat(answered)
+                        .as(path + " with " + right)
+                        .isNotEqualTo(403)
+                        .isLessThan(500);
+            } else {
+                assertThat(answered).as(path + " with " + right).isEqualTo(403);
+            }
+        }
+    }
+
+    /** Nothing is shown to somebody who is not signed in, and no form is taken without its token. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "/",
+                "/products",
+                "/products/skerry-bf10",
+                "/products/skerry-bf10/wanting",
+                "/publications/1/export.json",
+                "/publications/1/file",
+                "/lots/SK-0130/intake",
+                "/lots/DN-0047/logs/1",
+                "/raw?code=BF-0301",
+                "/lots/SK-0125/record.json"
+            })
+    void nothingIsShownToAStranger(String path) throws Exception {
+        http.perform(get(path)).andExpect(status().is3xxRedirection());
+    }
+
+    @Test
+    void aFormWithoutItsTokenIsRefused() throws Exception {
+        http.perform(post("/lots/SK-0129/samples").with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY"))))
+                .andExpect(status().isForbidden());
+    }
+
+    /** What does not exist is answered with 404 on a page of ours, whatever is asked of it. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "/products/none",
+                "/products/skerry-bf10/publish/leaflet",
+                "/publications/99999/export.json",
+                "/publications/1/file",
+                "/lots/none/intake",
+                "/lots/SK-0130/logs/99999",
+                "/lots/SK-0130/logs/jobs/none",
+                "/lots/SK-0130/intake?correct=99999",
+                "/lots/SK-0130/nothing"
+            })
+    void whatDoesNotExistIsAnsweredWith404(String path) throws Exception {
+        String page = http.perform(get(path)
+                        .with(user("quality")
+                                .authorities(
+                                        new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("JUDGEMENT"))))
+                .andExpect(status().isNotFound())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(page).doesNotContain("Exception").doesNotContain("at org.");
+    }
+}

@@ -10,6 +10,7 @@ public final class Calculations {
     private static final List<Calculation> ALL = Stream.of(
                     PublicationCalculations.all(),
                     MaterialCalculations.all(),
+                    PlanCalculations.all(),
                     BenchCalculations.all(),
                     StatisticsCalculations.all(),
                     ClaimCalculations.all(),

@@ -141,6 +141,10 @@ final class Case {
         return toWord(where, text, words);
     }
 
+    boolean has(String name) {
+        return given.get(name) != null;
+    }
+
     String text(String name) {
         return String.valueOf(given.get(name));
     }

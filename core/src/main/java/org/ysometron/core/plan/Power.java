@@ -1,0 +1,113 @@
+package org.ysometron.core.plan;
+
+import java.util.OptionalInt;
+import org.ysometron.core.drift.AverageRunLength;
+import org.ysometron.core.statistics.formula.NoncentralT;
+import org.ysometron.core.statistics.formula.StudentT;
+
+/**
+ * What a number of specimens can show, before any is made.
+ *
+ * <p>A claim about the mean is supported when x̄ − t(γ; n − 1)·s/√n lies inside its edge. For a lot whose true mean lies a
+ * margin Δ inside the edge that happens with probability 1 − F(t; n − 1, Δ√n/σ), F being the noncentral t distribution:
+ * the power of the one-sided t test (ISO 16269 practice; the values of general statistics libraries). A calibration
+ * uncertainty is left out: it takes away from the margin and no n makes it smaller.
+ */
+public final class Power {
+
+    /** Beyond this many specimens the answer is that more testing is not the way. */
+    public static final int MOST = 500;
+
+    private Power() {}
+
+    /**
+     * Probability of <i>supported</i>.
+     *
+     * @param margin distance of the true mean inside the claim's edge, in the property's unit; below zero when outside
+     * @param sd scatter within lots, same unit, above 0
+     * @param n number of specimens, at least 1; one specimen has no scatter of its own and supports nothing
+     * @param confidence one-sided, above 0.5 and below 1
+     */
+    public static double supported(double margin, double sd, int n, double confidence) {
+        require(sd, confidence);
+        if (n < 1 || !Double.isFinite(margin)) {
+            throw new IllegalArgumentException("a finite margin and at least one specimen are needed");
+        }
+        if (n == 1) {
+            return 0;
+        }
+        double t = StudentT.quantile(confidence, n - 1.0);
+        return 1 - NoncentralT.cumulative(t, n - 1.0, margin * Math.sqrt(n) / sd);
+    }
+
+    /**
+     * Specimens needed for a probability of <i>supported</i>.
+     *
+     * @param power wanted, between 0 and 1
+     * @return empty when {@link #MOST} would not do
+     */
+    public static OptionalInt specimens(double margin, double sd, double power, double confidence) {
+        if (!(power > 0 && power < 1)) {
+            throw new IllegalArgumentException("a power between 0 and 1 is needed, got " + power);
+        }
+        for (int n = 2; n <= MOST; n++) {
+            if (supported(margin, sd, n, confidence) >= power) {
+                return OptionalInt.of(n);
+            }
+        }
+        return OptionalInt.empty();
+    }
+
+    /** The margin that n specimens, at least 2, need for a probability of <i>supported</i>, in the unit of the scatter. */
+    public static double margin(double sd, int n, double power, double confidence) {
+        require(sd, confidence);
+        if (n < 2 || !(power > 0 && power < 1)) {
+            throw new IllegalArgumentException("at least two specimens and a power between 0 and 1 are needed");
+        }
+        double low = 0;
+        double high = sd;
+        while (supported(high, sd, n, confidence) < power) {
+            high *= 2;
+        }
+        // The power rises with the margin, so halving closes in; 60 halvings leave less than a double can tell.
+        for (int i = 0; i < 60; i++) {
+            double middle = (low + high) / 2;
+            if (supported(middle, sd, n, confidence) < power) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return high;
+    }
+
+    /**
+     * The smallest shift of the mean that a chart with 3σ limits and eight on one side finds within so many lots, on
+     * average, in standard deviations of a lot mean.
+     *
+     * @param lots at least 1.01, for one lot is needed however large the shift
+     */
+    public static double shiftFoundWithin(double lots) {
+        if (!(lots >= 1.01)) {
+            throw new IllegalArgumentException("a shift is found within more than one lot, got " + lots);
+        }
+        double low = 0;
+        double high = 12;
+        for (int i = 0; i < 50; i++) {
+            double middle = (low + high) / 2;
+            if (AverageRunLength.beyondLimitsOrRun(3, 8, middle) > lots) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return high;
+    }
+
+    private static void require(double sd, double confidence) {
+        if (!(sd > 0) || Double.isInfinite(sd) || !(confidence > 0.5 && confidence < 1)) {
+            throw new IllegalArgumentException(
+                    "a scatter above zero and a confidence above 0.5 and below 1 are needed");
+        }
+    }
+}

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.equipment.Calibrations;
+import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.intake.MaterialStates;
 import org.ysometron.app.intake.SizeGate;
 import org.ysometron.app.lot.LotView;
@@ -15,6 +17,7 @@ import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.material.Conditioning.Age;
+import org.ysometron.core.method.Calibration.Coverage;
 
 /** What is to be known before a specimen is broken: sizes that stop it, and states that make its result provisional. */
 @Component
@@ -23,9 +26,11 @@ class BeforeBreaking {
     private final SizeGate sizes;
     private final MaterialStates states;
     private final Products products;
+    private final Calibrations calibrations;
     private final Clock clock;
 
-    BeforeBreaking(SizeGate sizes, MaterialStates states, Products products, Clock clock) {
+    BeforeBreaking(SizeGate sizes, MaterialStates states, Products products, Calibrations calibrations, Clock clock) {
+        this.calibrations = calibrations;
         this.sizes = sizes;
         this.states = states;
         this.products = products;
@@ -48,8 +53,13 @@ class BeforeBreaking {
     }
 
     /** What to say beside a specimen in the grips; empty when nothing stands against it. */
-    List<String> warnings(LotView lot, SpecimenView specimen) {
+    List<String> warnings(LotView lot, SpecimenView specimen, InstrumentView instrument) {
         List<String> warnings = new ArrayList<>(stops(lot));
+        if (calibrations.today(instrument.id()) == Coverage.OUT) {
+            warnings.add(
+                    instrument.name() + " is out of calibration: what it shows blocks the release. Use another, or have"
+                            + " it calibrated first.");
+        }
         Map<Long, MaterialStates.SetState> wet = states.of(List.of(lot));
         MaterialStates.SetState state = wet.get(specimen.setId());
         if (state != null && !state.state().dry()) {

@@ -1,6 +1,8 @@
 package org.ysometron.app.bench;
 
 import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -10,10 +12,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.LotView;
@@ -21,6 +25,7 @@ import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.method.Calibration;
 import org.ysometron.core.method.Outcome;
 
 /** Readings: entered once, corrected by a second one with a reason, never changed. */
@@ -30,6 +35,7 @@ public class Bench {
     private final ReadingRepository readings;
     private final Lots lots;
     private final Instruments instruments;
+    private final Calibrations calibrations;
     private final ReadingCheck check;
     private final BeforeBreaking before;
     private final ApplicationEventPublisher events;
@@ -39,6 +45,7 @@ public class Bench {
             ReadingRepository readings,
             Lots lots,
             Instruments instruments,
+            Calibrations calibrations,
             ReadingCheck check,
             BeforeBreaking before,
             ApplicationEventPublisher events,
@@ -46,6 +53,7 @@ public class Bench {
         this.readings = readings;
         this.lots = lots;
         this.instruments = instruments;
+        this.calibrations = calibrations;
         this.check = check;
         this.before = before;
         this.events = events;
@@ -153,6 +161,24 @@ public class Bench {
                     .add(new SpecimenRecord(specimen, bySpecimen.getOrDefault(specimen.id(), List.of())));
         }
         return byLot;
+    }
+
+    /** Instruments that were out of calibration on a day on which they gave a reading that counts, by lot, in words. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<String>> outOfCalibration(Collection<Long> lotIds) {
+        Map<Long, List<Calibration>> known = calibrations.resolved();
+        Map<Long, Set<String>> found = new HashMap<>();
+        for (ReadingRepository.Use use : readings.uses(lotIds)) {
+            LocalDate day = LocalDate.ofInstant(use.at(), ZoneId.systemDefault());
+            List<Calibration> own = known.getOrDefault(use.instrumentId(), List.of());
+            if (Calibration.on(day, own) == Calibration.Coverage.OUT) {
+                found.computeIfAbsent(use.lotId(), id -> new TreeSet<>())
+                        .add(instruments.instrument(use.instrumentId()).name() + " on " + day);
+            }
+        }
+        Map<Long, List<String>> words = new HashMap<>();
+        found.forEach((lot, names) -> words.put(lot, List.copyOf(names)));
+        return words;
     }
 
     /** The accounts that entered or corrected readings of the lot. */

@@ -105,10 +105,14 @@ class BenchController {
             model.addAttribute("outcome", form.outcome());
             return show(lot, form.step(), form.specimen(), gauge, refused, model);
         }
-        if (request.getHeader("HX-Request") == null) {
-            return "redirect:/lots/" + code + "/bench?step=" + form.step() + "&gauge=" + gauge;
-        }
+        // The specimen in hand stays in hand until its last dimension, by either way of sending: a scanner may press
+        // Enter
+        // before the page has taken the form over.
         String stay = form.step().equals(BenchPages.MEASURE) && !"T3".equals(form.field()) ? form.specimen() : null;
+        if (request.getHeader("HX-Request") == null) {
+            return "redirect:/lots/" + code + "/bench?step=" + form.step() + "&gauge=" + gauge
+                    + (stay == null ? "" : "&specimen=" + stay);
+        }
         return show(lot, form.step(), stay, gauge, null, model);
     }
 

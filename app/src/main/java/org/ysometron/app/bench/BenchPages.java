@@ -266,6 +266,10 @@ class BenchPages {
                                 area,
                                 gauge.gauge(),
                                 gauges.stream().map(InstrumentView::gauge).toList())
+                        .or(() -> Headroom.tooCoarse(
+                                strength.getAsDouble() * area,
+                                gauge.gauge(),
+                                gauges.stream().map(InstrumentView::gauge).toList()))
                         .orElse("");
         String expected =
                 strength.isEmpty() ? "" : Figures.significant(strength.getAsDouble() * area, 3) + " N expected";
@@ -277,7 +281,7 @@ class BenchPages {
                 measured,
                 headroom,
                 expected,
-                before.warnings(lot, record.specimen()));
+                before.warnings(lot, record.specimen(), step.equals(BREAK) ? gauge : instruments.calipers()));
     }
 
     private static BenchView.Field field(SpecimenRecord record, Key key, @Nullable Refused refused, boolean mayFocus) {

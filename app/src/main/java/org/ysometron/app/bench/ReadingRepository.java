@@ -18,4 +18,13 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
     java.util.Optional<Reading> live(long specimen, Quantity quantity, int place);
 
     boolean existsByImportId(long importId);
+
+    /** By which instrument and when the readings that count were taken. */
+    record Use(long lotId, long instrumentId, java.time.Instant at) {}
+
+    @Query("""
+            select new org.ysometron.app.bench.ReadingRepository$Use(r.lotId, r.instrumentId, r.enteredAt)
+            from Reading r where r.live is not null and r.lotId in :lots
+            """)
+    List<Use> uses(Collection<Long> lots);
 }

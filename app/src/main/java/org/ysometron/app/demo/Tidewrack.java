@@ -14,6 +14,7 @@ import org.springframework.stereotype.Component;
 import org.ysometron.app.account.Accounts;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.Quantity;
+import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
@@ -44,6 +45,7 @@ public class Tidewrack implements ApplicationRunner {
 
     private final Accounts accounts;
     private final Instruments instruments;
+    private final Calibrations calibrations;
     private final Works works;
     private final OtherProducts others;
     private final boolean wanted;
@@ -52,12 +54,14 @@ public class Tidewrack implements ApplicationRunner {
     Tidewrack(
             Accounts accounts,
             Instruments instruments,
+            Calibrations calibrations,
             Works works,
             OtherProducts others,
             @Value("${ysometron.demo}") boolean wanted,
             @Value("${ysometron.demo-lots}") int count) {
         this.accounts = accounts;
         this.instruments = instruments;
+        this.calibrations = calibrations;
         this.works = works;
         this.others = others;
         this.wanted = wanted;
@@ -74,9 +78,13 @@ public class Tidewrack implements ApplicationRunner {
             accounts.open("quality", "quality", EnumSet.of(Right.ENTRY, Right.JUDGEMENT));
             accounts.open("release", "release", EnumSet.of(Right.ENTRY, Right.RELEASE));
         }
-        instruments.registerGauge("hook gauge", 500, 0.005);
+        long hook = instruments.registerGauge("hook gauge", 500, 0.005).id();
         long gauge = instruments.registerGauge("bench load cell", 2000, 0.003).id();
-        instruments.registerCalipers("calipers 1", 0.01);
+        long calipers = instruments.registerCalipers("calipers 1", 0.01).id();
+        // The small gauge was forgotten.
+        calibrations.enter(hook, works.daysAgo(400), works.daysAgo(35), "K-2231", "quality");
+        calibrations.enter(gauge, works.daysAgo(190), works.daysAgo(-175), "K-2290", "quality");
+        calibrations.enter(calipers, works.daysAgo(120), works.daysAgo(-245), "K-2302", "quality");
         Products.ProductView skerry = skerry();
         List<LotView> made = new ArrayList<>();
         for (int i = 0; i < truth.lots(); i++) {

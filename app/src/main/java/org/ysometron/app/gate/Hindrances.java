@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.Bench;
 import org.ysometron.app.evidence.Provisionals;
 import org.ysometron.app.intake.SizeGate;
 import org.ysometron.app.lot.LotView;
@@ -28,8 +29,16 @@ class Hindrances {
     private final Words words;
     private final SizeGate sizes;
     private final Provisionals provisionals;
+    private final Bench bench;
 
-    Hindrances(Products products, Publications publications, Words words, SizeGate sizes, Provisionals provisionals) {
+    Hindrances(
+            Products products,
+            Publications publications,
+            Words words,
+            SizeGate sizes,
+            Provisionals provisionals,
+            Bench bench) {
+        this.bench = bench;
         this.products = products;
         this.publications = publications;
         this.words = words;
@@ -40,10 +49,11 @@ class Hindrances {
     /** The blocks of several lots. */
     Map<Long, List<Block>> of(Collection<LotView> lots) {
         Map<Long, List<String>> stops = sizes.stops(lots);
-        Set<Long> mayLeave = words.of(lots.stream().map(LotView::id).toList()).stream()
-                .filter(word -> word.kind() == Words.Kind.WITHDRAWN_PRODUCT)
-                .map(Words.WordView::lotId)
-                .collect(Collectors.toSet());
+        List<Long> ids = lots.stream().map(LotView::id).toList();
+        List<Words.WordView> given = words.of(ids);
+        Set<Long> mayLeave = given(given, Words.Kind.WITHDRAWN_PRODUCT);
+        Set<Long> trusted = given(given, Words.Kind.OUT_OF_CALIBRATION);
+        Map<Long, List<String>> outs = bench.outOfCalibration(ids);
         Map<Long, List<Provisionals.Provisional>> untold = provisionals.of(lots);
         Map<Long, Products.ProductView> known = new HashMap<>();
         Map<Long, List<Block>> conflicts = new HashMap<>();
@@ -55,12 +65,22 @@ class Hindrances {
                 blocks.add(Gate.withdrawn(product.name(), product.lifeReason()));
             }
             stops.getOrDefault(lot.id(), List.of()).forEach(stop -> blocks.add(Gate.sizeGate(stop)));
+            if (!trusted.contains(lot.id())) {
+                outs.getOrDefault(lot.id(), List.of()).forEach(out -> blocks.add(Gate.outOfCalibration(out)));
+            }
             for (Provisionals.Provisional set : untold.getOrDefault(lot.id(), List.of())) {
                 blocks.add(Gate.provisional(set.specimens(), String.join(" ", set.reasons()), set.remedy()));
             }
             found.put(lot.id(), blocks);
         }
         return found;
+    }
+
+    private static Set<Long> given(List<Words.WordView> words, Words.Kind kind) {
+        return words.stream()
+                .filter(word -> word.kind() == kind)
+                .map(Words.WordView::lotId)
+                .collect(Collectors.toSet());
     }
 
     private List<Block> conflicts(LotView lot) {

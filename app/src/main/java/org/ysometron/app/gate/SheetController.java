@@ -178,6 +178,8 @@ class SheetController {
                 kinds.add(Words.Kind.WITHDRAWN_PRODUCT);
             } else if (block.kind() == Block.Kind.SIZE_GATE && !kinds.contains(Words.Kind.SIZE_GATE)) {
                 kinds.add(Words.Kind.SIZE_GATE);
+            } else if (block.kind() == Block.Kind.CALIBRATION && !kinds.contains(Words.Kind.OUT_OF_CALIBRATION)) {
+                kinds.add(Words.Kind.OUT_OF_CALIBRATION);
             }
         }
         return kinds;

@@ -25,7 +25,8 @@ public class Words {
     /** What a word lets pass. */
     public enum Kind {
         WITHDRAWN_PRODUCT("a lot of a withdrawn product"),
-        SIZE_GATE("an artefact or fit outside its gate");
+        SIZE_GATE("an artefact or fit outside its gate"),
+        OUT_OF_CALIBRATION("readings by an instrument out of calibration");
 
         private final String words;
 

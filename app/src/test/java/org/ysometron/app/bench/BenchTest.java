@@ -219,4 +219,23 @@ class BenchTest extends DemoSite {
                 .average()
                 .orElseThrow();
     }
+
+    /** Sent without the script, as a scanner may that is faster than the page: the specimen in hand stays in hand. */
+    @Test
+    void theSpecimenStaysInHandWithoutTheScript() throws Exception {
+        LotView lot = testLots.lot();
+        for (String[] step : new String[][] {{"T2", "specimen=XY1"}, {"T3", "step=measure"}}) {
+            String to = http.perform(post("/lots/" + lot.code() + "/bench")
+                            .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
+                            .with(csrf())
+                            .param("specimen", "XY1")
+                            .param("field", step[0])
+                            .param("typed", "3.98"))
+                    .andReturn()
+                    .getResponse()
+                    .getRedirectedUrl();
+            assertThat(to).contains(step[1]);
+            assertThat(to.contains("specimen=")).isEqualTo(step[0].equals("T2"));
+        }
+    }
 }

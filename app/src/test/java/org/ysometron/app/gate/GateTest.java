@@ -182,7 +182,10 @@ class GateTest extends DemoSite {
         }
         bench.enterAll(lot, entries, "bench", null);
 
-        assertThat(decisions.blocks(lot)).singleElement().satisfies(block -> assertThat(block.what())
-                .contains("Upright/flat ratio: open", "only bounds"));
+        // The demo's hook gauge is out of calibration as well, which is a block of its own.
+        assertThat(decisions.blocks(lot))
+                .filteredOn(block -> block.kind() != Block.Kind.CALIBRATION)
+                .singleElement()
+                .satisfies(block -> assertThat(block.what()).contains("Upright/flat ratio: open", "only bounds"));
     }
 }

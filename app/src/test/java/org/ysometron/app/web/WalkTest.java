@@ -50,6 +50,7 @@ class WalkTest extends DemoSite {
                 "/products/skerry-bf10/publish/datasheet",
                 "/products/skerry-bf10/wanting",
                 "/products/dunlin-c2",
+                "/products/skerry-bf10/plan",
                 "/raw?code=BF-0301",
                 "/lots/SK-0130/intake",
                 "/lots/SK-0130/intake?form=DRYING",

@@ -15,6 +15,7 @@ public record Block(Kind kind, String what, Right lifter, String how) {
         PUBLICATION_CONFLICT,
         PRODUCT_WITHDRAWN,
         SIZE_GATE,
+        CALIBRATION,
         MATERIAL_STATE,
         TEST_MISSING,
         CLAIM_CONTRADICTED,

@@ -90,6 +90,15 @@ public final class Gate {
                 "Print again within size, or give an engineer's word with its reason.");
     }
 
+    /** A reading by an instrument that was out of calibration on the day. */
+    public static Block outOfCalibration(String instrumentAndDay) {
+        return new Block(
+                Block.Kind.CALIBRATION,
+                "Out of calibration: " + instrumentAndDay + ".",
+                Right.JUDGEMENT,
+                "Test again with a calibrated one, or give a word with what the calibration since has shown.");
+    }
+
     /** Specimens whose results are provisional: wet or unknown material, or tested before they were conditioned. */
     public static Block provisional(String specimens, String reasons, String remedy) {
         return new Block(

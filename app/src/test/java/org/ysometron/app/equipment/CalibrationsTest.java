@@ -1,0 +1,125 @@
+package org.ysometron.app.equipment;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.allOf;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.time.LocalDate;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.Quantity;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.core.method.Calibration.Coverage;
+import org.ysometron.core.method.Outcome;
+
+/** M45: the register knows what each instrument is good for on a day; seen at the bench and at the gate. */
+class CalibrationsTest extends DemoSite {
+
+    private static final RequestPostProcessor QUALITY =
+            user("quality").authorities(new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("JUDGEMENT"));
+
+    @Autowired
+    private Calibrations calibrations;
+
+    @Autowired
+    private Instruments instruments;
+
+    private void reading(LotView lot, String specimen, long gauge) {
+        bench.enter(lot, testLots.width(specimen, 1, "4.00"), "bench");
+        bench.enter(lot, testLots.thickness(specimen, 1, "4.00"), "bench");
+        bench.enter(
+                lot,
+                new Bench.Entry(specimen, Quantity.FORCE, 1, "450", Outcome.BROKE_IN_GAUGE, gauge, "450"),
+                "bench");
+    }
+
+    /** The demo's forgotten gauge: the bench warns, the gate holds, and a word with its reason lifts it. */
+    @Test
+    void aReadingByAForgottenGaugeBlocks() throws Exception {
+        LotView lot = testLots.lot();
+        long hook = testLots.gauge("hook gauge");
+        http.perform(get("/lots/" + lot.code() + "/bench?step=measure").with(QUALITY))
+                .andExpect(content().string(not(containsString("out of calibration"))));
+        reading(lot, "ZX1", testLots.gauge("bench load cell"));
+        http.perform(get("/lots/" + lot.code() + "/decision").with(QUALITY))
+                .andExpect(content().string(not(containsString("Out of calibration"))));
+        reading(lot, "ZX2", hook);
+        bench.enter(lot, testLots.width("ZX3", 1, "4.00"), "bench");
+        bench.enter(lot, testLots.thickness("ZX3", 1, "4.00"), "bench");
+
+        http.perform(get("/lots/" + lot.code() + "/bench?step=break&gauge=" + hook)
+                        .with(QUALITY))
+                .andExpect(content().string(containsString("hook gauge is out of calibration")));
+        http.perform(get("/lots/" + lot.code() + "/decision").with(QUALITY))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("Out of calibration: hook gauge on " + LocalDate.now()),
+                                containsString("lets pass readings by an instrument out of calibration"))));
+        http.perform(post("/lots/" + lot.code() + "/words")
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("kind", "OUT_OF_CALIBRATION")
+                        .param("reason", "checked against a mass today, 0.1 % off"))
+                .andExpect(status().is3xxRedirection());
+        http.perform(get("/lots/" + lot.code() + "/decision").with(QUALITY))
+                .andExpect(content().string(not(containsString("Out of calibration: hook gauge"))));
+    }
+
+    /** A calibration entered later covers from its own day on, never the days before. */
+    @Test
+    void aCalibrationCoversItsOwnDays() throws Exception {
+        long gauge = instruments
+                .registerGauge("gauge " + UUID.randomUUID().toString().substring(0, 6), 1000, 0.005)
+                .id();
+        assertThat(calibrations.today(gauge)).isEqualTo(Coverage.UNKNOWN);
+        LocalDate today = LocalDate.now();
+        calibrations.enter(gauge, today.minusDays(400), today.minusDays(40), "A", "quality");
+        assertThat(calibrations.today(gauge)).isEqualTo(Coverage.OUT);
+        http.perform(enter(
+                        gauge, today.plusDays(3).toString(), today.plusDays(400).toString(), "B"))
+                .andExpect(status().is(422))
+                .andExpect(content().string(allOf(containsString("after today"), containsString("value=\"B\""))));
+        http.perform(enter(gauge, today.toString(), today.minusDays(1).toString(), "B"))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("due before")));
+        http.perform(enter(gauge, "soon", today.toString(), ""))
+                .andExpect(status().is(422))
+                .andExpect(
+                        content().string(allOf(containsString("is not a date"), containsString("number is missing"))));
+        http.perform(enter(gauge, today.toString(), today.plusDays(365).toString(), "B"))
+                .andExpect(status().is3xxRedirection());
+        assertThat(calibrations.today(gauge)).isEqualTo(Coverage.COVERED);
+        http.perform(get("/equipment").with(QUALITY))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("out of calibration, was due"),
+                                containsString("due " + today.plusDays(365) + ", certificate B"))));
+        http.perform(post("/equipment/calibrations")
+                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
+                        .with(csrf()))
+                .andExpect(status().isForbidden());
+    }
+
+    private static org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder enter(
+            long gauge, String done, String due, String certificate) {
+        return post("/equipment/calibrations")
+                .with(QUALITY)
+                .with(csrf())
+                .param("instrument", String.valueOf(gauge))
+                .param("doneOn", done)
+                .param("dueOn", due)
+                .param("certificate", certificate);
+    }
+}

@@ -48,6 +48,11 @@ class BeforeBreaking {
         }
     }
 
+    /** Whether an instrument is out of calibration today. */
+    boolean isOut(InstrumentView instrument) {
+        return calibrations.today(instrument.id()) == Coverage.OUT;
+    }
+
     private List<String> stops(LotView lot) {
         return sizes.stops(List.of(lot)).getOrDefault(lot.id(), List.of());
     }
@@ -55,7 +60,7 @@ class BeforeBreaking {
     /** What to say beside a specimen in the grips; empty when nothing stands against it. */
     List<String> warnings(LotView lot, SpecimenView specimen, InstrumentView instrument) {
         List<String> warnings = new ArrayList<>(stops(lot));
-        if (calibrations.today(instrument.id()) == Coverage.OUT) {
+        if (isOut(instrument)) {
             warnings.add(
                     instrument.name() + " is out of calibration: what it shows blocks the release. Use another, or have"
                             + " it calibrated first.");

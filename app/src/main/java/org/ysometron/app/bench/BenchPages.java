@@ -215,7 +215,7 @@ class BenchPages {
                 .orElse(null);
     }
 
-    /** The smallest gauge with room for the largest load to be expected in this lot, else the largest there is. */
+    /** The smallest calibrated gauge with room for the largest load to be expected in this lot, else the largest there is. */
     private @Nullable InstrumentView usual(LotView lot, List<SpecimenRecord> records, List<InstrumentView> gauges) {
         if (gauges.isEmpty()) {
             return null;
@@ -227,10 +227,13 @@ class BenchPages {
                         * specimen.design().nominalArea())
                 .max()
                 .orElse(0);
-        return gauges.stream()
+        List<InstrumentView> calibrated =
+                gauges.stream().filter(gauge -> !before.isOut(gauge)).toList();
+        List<InstrumentView> offered = calibrated.isEmpty() ? gauges : calibrated;
+        return offered.stream()
                 .filter(gauge -> gauge.capacity().orElse(0) * Headroom.LARGEST_SHARE >= load)
                 .findFirst()
-                .orElse(gauges.get(gauges.size() - 1));
+                .orElse(offered.get(offered.size() - 1));
     }
 
     private BenchView.Hand hand(

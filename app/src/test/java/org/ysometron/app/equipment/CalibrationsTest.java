@@ -77,6 +77,19 @@ class CalibrationsTest extends DemoSite {
                 .andExpect(content().string(not(containsString("Out of calibration: hook gauge"))));
     }
 
+    /** For a load that the forgotten gauge would suit best the bench offers a calibrated one. */
+    @Test
+    void theBenchOffersACalibratedGauge() throws Exception {
+        String page = http.perform(get("/lots/DN-0050/bench?step=break").with(QUALITY))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(page)
+                .contains(">hook gauge", "selected=\"selected\">")
+                .doesNotContain("selected=\"selected\">hook gauge")
+                .doesNotContain("is out of calibration");
+    }
+
     /** A calibration entered later covers from its own day on, never the days before. */
     @Test
     void aCalibrationCoversItsOwnDays() throws Exception {

@@ -2,6 +2,7 @@ package org.ysometron.app.lot;
 
 import jakarta.persistence.LockModeType;
 import java.util.Collection;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
@@ -15,9 +16,7 @@ interface LotRepository extends JpaRepository<Lot, Long> {
 
     boolean existsByCode(String code);
 
-    java.util.List<Lot> findByProductIdAndStateIn(long productId, Collection<LotState> states);
-
-    java.util.List<Lot> findByProductIdOrderByMadeOnDescIdDesc(long productId, Pageable page);
+    List<Lot> findByProductIdAndStateIn(long productId, Collection<LotState> states);
 
     Page<Lot> findByStateIn(Collection<LotState> states, Pageable page);
 

@@ -269,13 +269,6 @@ public class Lots {
                 .toList();
     }
 
-    /** The newest lots of a product, at most so many. */
-    public List<LotView> newestOf(long productId, int most) {
-        return lots.findByProductIdOrderByMadeOnDescIdDesc(productId, PageRequest.of(0, most)).stream()
-                .map(Lots::view)
-                .toList();
-    }
-
     /** A page of the lots in these states, by the day they were made. */
     public LotPage page(Set<LotState> states, int page, int size, boolean oldestFirst) {
         Sort sort = Sort.by(oldestFirst ? Sort.Direction.ASC : Sort.Direction.DESC, "madeOn", "id");

@@ -2,7 +2,6 @@ package org.ysometron.app.equipment;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -81,8 +80,8 @@ class EquipmentController {
             Model model,
             HttpServletResponse response) {
         Problems problems = new Problems();
-        LocalDate done = date("doneOn", doneOn, problems);
-        LocalDate due = date("dueOn", dueOn, problems);
+        LocalDate done = problems.date("doneOn", doneOn);
+        LocalDate due = problems.date("dueOn", dueOn);
         String paper = problems.text("certificate", certificate, "The certificate's number", 120, true);
         if (problems.none() && done != null && due != null) {
             try {
@@ -98,15 +97,6 @@ class EquipmentController {
         model.addAttribute("typedDue", dueOn);
         model.addAttribute("typedCertificate", certificate);
         return show(model, new Form("", "", ""), problems);
-    }
-
-    private static @Nullable LocalDate date(String field, String typed, Problems problems) {
-        try {
-            return LocalDate.parse(typed.strip());
-        } catch (DateTimeParseException notADate) {
-            problems.add(field, "'" + typed + "' is not a date; expected for example 2026-03-14.");
-            return null;
-        }
     }
 
     /** An instrument with how its calibration stands today. */

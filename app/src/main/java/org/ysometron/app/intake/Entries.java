@@ -1,7 +1,6 @@
 package org.ysometron.app.intake;
 
 import java.time.LocalDateTime;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -82,16 +81,7 @@ final class Entries {
 
     Optional<LocalDateTime> moment(Field field) {
         String text = text(field);
-        if (text.isEmpty()) {
-            return Optional.empty();
-        }
-        try {
-            return Optional.of(LocalDateTime.parse(text.replace(' ', 'T')));
-        } catch (DateTimeParseException notATime) {
-            problems.add(
-                    field.name(), "'" + text + "' is not a date with its time; expected for example 2026-03-14 09:30.");
-            return Optional.empty();
-        }
+        return text.isEmpty() ? Optional.empty() : Optional.ofNullable(problems.moment(field.name(), text));
     }
 
     /** The lines of a field, each cut at blanks, tabs and semicolons; empty lines are passed over. */

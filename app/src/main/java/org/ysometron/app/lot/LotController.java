@@ -3,7 +3,6 @@ package org.ysometron.app.lot;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -114,7 +113,7 @@ class LotController {
         String chosen = problems.text("product", form.product(), "The product", 100, true);
         String size = problems.text("size", form.size(), "The size", 60, false);
         String note = problems.text("note", form.note(), "The note", 1000, false);
-        LocalDate madeOn = date(form.madeOn(), problems);
+        LocalDate madeOn = problems.date("madeOn", form.madeOn());
         Lots.Origin origin = form.origin(problems);
         if (problems.none() && madeOn != null) {
             int bar = chosen.indexOf('|');
@@ -201,14 +200,5 @@ class LotController {
         model.addAttribute("problems", problems);
         model.addAttribute("products", products.all());
         return "lot/new";
-    }
-
-    private static @Nullable LocalDate date(@Nullable String typed, Problems problems) {
-        try {
-            return LocalDate.parse(String.valueOf(typed).strip());
-        } catch (DateTimeParseException notADate) {
-            problems.add("madeOn", "'" + typed + "' is not a date; expected for example 2026-03-14.");
-            return null;
-        }
     }
 }

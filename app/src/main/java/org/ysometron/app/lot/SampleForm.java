@@ -1,7 +1,6 @@
 package org.ysometron.app.lot;
 
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.springframework.ui.Model;
@@ -35,12 +34,7 @@ public record SampleForm(
         if (place == null) {
             problems.add("place", "Choose which part of the lot it stands for.");
         }
-        LocalDate on = today;
-        try {
-            on = drawnOn == null || drawnOn.isBlank() ? today : LocalDate.parse(drawnOn.strip());
-        } catch (DateTimeParseException notADate) {
-            problems.add("drawnOn", "'" + drawnOn + "' is not a date; expected for example 2026-03-14.");
-        }
+        LocalDate on = problems.date("drawnOn", drawnOn, today);
         return place == null ? null : new Samples.NewSample(name, place, who, where, on);
     }
 }

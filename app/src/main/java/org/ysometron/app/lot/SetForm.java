@@ -1,7 +1,6 @@
 package org.ysometron.app.lot;
 
 import java.time.LocalDateTime;
-import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -86,14 +85,6 @@ public record SetForm(
     }
 
     private static @Nullable LocalDateTime time(String field, @Nullable String typed, Problems problems) {
-        if (typed == null || typed.isBlank()) {
-            return null;
-        }
-        try {
-            return LocalDateTime.parse(typed.strip().replace(' ', 'T'));
-        } catch (DateTimeParseException notATime) {
-            problems.add(field, "'" + typed + "' is not a date with its time; expected for example 2026-03-14 09:30.");
-            return null;
-        }
+        return typed == null || typed.isBlank() ? null : problems.moment(field, typed);
     }
 }

@@ -2,7 +2,6 @@ package org.ysometron.app.product;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -151,14 +150,7 @@ class Prices {
         double pack = pack(form.pack(), resin, problems);
         double tax = share(form.tax(), "tax", "The tax", problems);
         double discount = share(form.discount(), "discount", "The discount", problems);
-        LocalDate on = LocalDate.now(clock);
-        try {
-            on = form.pricedOn() == null || form.pricedOn().isBlank()
-                    ? on
-                    : LocalDate.parse(form.pricedOn().strip());
-        } catch (DateTimeParseException notADate) {
-            problems.add("pricedOn", "'" + form.pricedOn() + "' is not a date; expected for example 2026-03-14.");
-        }
+        LocalDate on = problems.date("pricedOn", form.pricedOn(), LocalDate.now(clock));
         String note = problems.text("note", form.note(), "The note", 200, false);
         if (!problems.none()) {
             return;

@@ -5,7 +5,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -85,7 +84,7 @@ class PublicationController {
         String typedSource = Optional.ofNullable(sent.getFirst("source")).orElse("");
         Problems problems = new Problems();
         String source = problems.text("source", typedSource, "The source", 300, false);
-        LocalDate from = date(validFrom, problems);
+        LocalDate from = problems.date("validFrom", validFrom);
         List<Publications.Draft> drafts = StatementRow.read(rows, products, problems);
         Attachment file = attached(attachment, problems);
         if (problems.none() && from != null) {
@@ -174,15 +173,6 @@ class PublicationController {
             }
         }
         throw new NotFound("publication of the kind '" + text + "'");
-    }
-
-    private static @Nullable LocalDate date(String typed, Problems problems) {
-        try {
-            return LocalDate.parse(typed.strip());
-        } catch (DateTimeParseException notADate) {
-            problems.add("validFrom", "'" + typed + "' is not a date; expected for example 2026-03-14.");
-            return null;
-        }
     }
 
     private static String show(

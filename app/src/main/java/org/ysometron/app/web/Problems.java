@@ -1,5 +1,8 @@
 package org.ysometron.app.web;
 
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeParseException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -28,6 +31,32 @@ public final class Problems {
             add(field, name + " has " + text.length() + " characters; " + longest + " are the most.");
         }
         return text;
+    }
+
+    /** Reads a day such as 2026-03-14; null when it is none, which is then said at the field. */
+    public @Nullable LocalDate date(String field, @Nullable String given) {
+        try {
+            return LocalDate.parse(given == null ? "" : given.strip());
+        } catch (DateTimeParseException notADate) {
+            add(field, "'" + (given == null ? "" : given) + "' is not a date; expected for example 2026-03-14.");
+            return null;
+        }
+    }
+
+    /** The same where an empty field means {@code otherwise}. */
+    public LocalDate date(String field, @Nullable String given, LocalDate otherwise) {
+        LocalDate read = given == null || given.isBlank() ? otherwise : date(field, given);
+        return read == null ? otherwise : read;
+    }
+
+    /** Reads a day with its time, such as 2026-03-14 09:30; null when it is none, which is then said at the field. */
+    public @Nullable LocalDateTime moment(String field, String given) {
+        try {
+            return LocalDateTime.parse(given.strip().replace(' ', 'T'));
+        } catch (DateTimeParseException notATime) {
+            add(field, "'" + given + "' is not a date with its time; expected for example 2026-03-14 09:30.");
+            return null;
+        }
     }
 
     /** Whether nothing is wrong. */

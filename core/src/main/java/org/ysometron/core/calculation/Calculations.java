@@ -11,6 +11,7 @@ public final class Calculations {
                     PublicationCalculations.all(),
                     MaterialCalculations.all(),
                     PlanCalculations.all(),
+                    MakingCalculations.all(),
                     BenchCalculations.all(),
                     StatisticsCalculations.all(),
                     ClaimCalculations.all(),

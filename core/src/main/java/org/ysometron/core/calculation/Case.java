@@ -149,6 +149,13 @@ final class Case {
         return String.valueOf(given.get(name));
     }
 
+    /** A list of texts. */
+    List<String> texts(String name) {
+        Object value = given.get(name);
+        List<?> items = value instanceof List<?> list ? list : List.of(String.valueOf(value));
+        return items.stream().map(String::valueOf).toList();
+    }
+
     private double toNumber(String name, @Nullable Object value) {
         if (value instanceof Number number && Double.isFinite(number.doubleValue())) {
             return number.doubleValue();

@@ -1,9 +1,6 @@
 package org.ysometron.core.plan;
 
-import java.time.DayOfWeek;
-import java.time.Duration;
 import java.time.LocalDateTime;
-import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -13,6 +10,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.PriorityQueue;
+import java.util.stream.Stream;
 
 /**
  * When each step of a lot can be done. The rule, in one sentence: of the steps whose predecessors are planned the one with
@@ -24,8 +23,6 @@ import java.util.OptionalInt;
  */
 public final class Schedule {
 
-    private static final LocalTime DAY_BEGINS = LocalTime.of(7, 0);
-    private static final LocalTime DAY_ENDS = LocalTime.of(16, 0);
     private static final int MOST_MOVES = 20_000;
 
     private Schedule() {}
@@ -53,7 +50,7 @@ public final class Schedule {
 
         /** Checks the duration and copies the list. */
         public Job {
-            after = List.copyOf(after);
+            after = after.stream().distinct().toList();
             if (minutes < 1) {
                 throw new IllegalArgumentException("step '" + id + "' must take at least a minute, got " + minutes);
             }
@@ -93,32 +90,89 @@ public final class Schedule {
     }
 
     /**
+     * A step that was begun already: it keeps its place, whatever else wants it.
+     *
+     * @param start when it was begun
+     */
+    public record Running(Job job, LocalDateTime start) {}
+
+    /**
+     * What a plan is made on.
+     *
+     * @param capacities how many steps each resource holds at once; 1 where it is not named
+     * @param hours when somebody is there
+     * @param running steps begun already
+     * @param notBefore earliest times of steps, by their names: a delay that is known
+     */
+    public record Ground(
+            Map<String, Integer> capacities,
+            WorkingHours hours,
+            List<Running> running,
+            Map<String, LocalDateTime> notBefore) {
+
+        /** Copies the collections. */
+        public Ground {
+            capacities = Map.copyOf(capacities);
+            running = List.copyOf(running);
+            notBefore = Map.copyOf(notBefore);
+        }
+
+        /** Ground with the usual hours on which nothing was begun. */
+        public static Ground of(Map<String, Integer> capacities) {
+            return new Ground(capacities, WorkingHours.USUAL, List.of(), Map.of());
+        }
+    }
+
+    /** Plans forwards with the usual hours. */
+    public static Plan forwards(List<Job> jobs, Map<String, Integer> capacities, LocalDateTime from) {
+        return forwards(jobs, Ground.of(capacities), from);
+    }
+
+    /**
      * Plans forwards.
      *
-     * @param jobs with unique names; predecessors among them, without a circle
-     * @param capacities how many steps each resource holds at once; 1 where it is not named
+     * @param jobs with unique names; predecessors among them or the running ones, without a circle
      * @param from nothing begins before
      * @throws IllegalArgumentException for a name twice, an unknown predecessor, a circle or a capacity below 1
      */
-    public static Plan forwards(List<Job> jobs, Map<String, Integer> capacities, LocalDateTime from) {
-        Map<String, Job> byId = checked(jobs, capacities);
-        Map<String, Long> tails = tails(byId);
-        Map<String, Slot> placed = new LinkedHashMap<>();
-        Comparator<Job> longestFirst = Comparator.comparing((Job job) -> -tails.getOrDefault(job.id(), 0L))
-                .thenComparing(Job::id);
-        while (placed.size() < jobs.size()) {
-            Job next = jobs.stream()
-                    .filter(job -> !placed.containsKey(job.id()))
-                    .filter(job -> placed.keySet().containsAll(job.after()))
-                    .min(longestFirst)
-                    .orElseThrow();
-            placed.put(next.id(), place(next, placed, capacities.getOrDefault(next.resource(), 1), from));
+    public static Plan forwards(List<Job> jobs, Ground ground, LocalDateTime from) {
+        List<Job> all = new ArrayList<>(jobs);
+        ground.running().forEach(running -> all.add(running.job()));
+        Map<String, Job> byId = checked(all, ground.capacities());
+        Map<String, List<Job>> followers = followers(byId);
+        Map<String, Long> tails = tails(byId, followers);
+        Placed placed = new Placed();
+        for (Running running : ground.running()) {
+            placed.put(new Slot(
+                    running.job(),
+                    running.start(),
+                    running.start().plusMinutes(running.job().minutes()),
+                    "begun already",
+                    Optional.empty()));
         }
-        List<Slot> slots = new ArrayList<>(placed.values());
+        PriorityQueue<Job> ready =
+                new PriorityQueue<>(Comparator.comparing((Job job) -> -tails.getOrDefault(job.id(), 0L))
+                        .thenComparing(Job::id));
+        jobs.stream().filter(job -> placed.holds(job.after())).forEach(ready::add);
+        while (!ready.isEmpty()) {
+            Job next = ready.remove();
+            LocalDateTime wished = ground.notBefore().getOrDefault(next.id(), from);
+            placed.put(place(next, placed, ground, wished.isAfter(from) ? wished : from));
+            followers.getOrDefault(next.id(), List.of()).stream()
+                    .filter(job -> placed.holds(job.after()))
+                    .forEach(ready::add);
+        }
+        List<Slot> slots = new ArrayList<>(placed.byId.values());
         slots.sort(Comparator.comparing(Slot::start)
                 .thenComparing(slot -> slot.job().id()));
         Slot last = Collections.max(slots, Comparator.comparing(Slot::end));
         return new Plan(slots, last.end(), chain(last, placed));
+    }
+
+    /** Plans backwards with the usual hours. */
+    public static Optional<Plan> backwards(
+            List<Job> jobs, Map<String, Integer> capacities, LocalDateTime wanted, int mostDays) {
+        return backwards(jobs, Ground.of(capacities), wanted, mostDays);
     }
 
     /**
@@ -127,12 +181,12 @@ public final class Schedule {
      * @param mostDays how many days back to look
      * @return empty when even the earliest of them is too late
      */
-    public static Optional<Plan> backwards(
-            List<Job> jobs, Map<String, Integer> capacities, LocalDateTime wanted, int mostDays) {
+    public static Optional<Plan> backwards(List<Job> jobs, Ground ground, LocalDateTime wanted, int mostDays) {
         for (int back = 0; back <= mostDays; back++) {
-            LocalDateTime from = wanted.toLocalDate().minusDays(back).atTime(DAY_BEGINS);
-            if (isWorkday(from) && !from.isAfter(wanted)) {
-                Plan plan = forwards(jobs, capacities, from);
+            LocalDateTime from =
+                    wanted.toLocalDate().minusDays(back).atTime(ground.hours().begins());
+            if (ground.hours().isWorkday(from) && !from.isAfter(wanted)) {
+                Plan plan = forwards(jobs, ground, from);
                 if (!plan.finish().isAfter(wanted)) {
                     return Optional.of(plan);
                 }
@@ -143,12 +197,43 @@ public final class Schedule {
 
     // ---- placing -----------------------------------------------------------------------------------------------
 
-    private static Slot place(Job job, Map<String, Slot> placed, int capacity, LocalDateTime from) {
+    /** The slots so far, by step and by resource. */
+    private static final class Placed {
+
+        private final Map<String, Slot> byId = new LinkedHashMap<>();
+        private final Map<String, List<Slot>> byResource = new HashMap<>();
+
+        void put(Slot slot) {
+            byId.put(slot.job().id(), slot);
+            byResource
+                    .computeIfAbsent(slot.job().resource(), name -> new ArrayList<>())
+                    .add(slot);
+        }
+
+        boolean holds(List<String> ids) {
+            return byId.keySet().containsAll(ids);
+        }
+
+        Slot of(String id) {
+            Slot slot = byId.get(id);
+            if (slot == null) {
+                throw new IllegalStateException("step '" + id + "' is not placed yet");
+            }
+            return slot;
+        }
+
+        List<Slot> on(String resource) {
+            return byResource.getOrDefault(resource, List.of());
+        }
+    }
+
+    private static Slot place(Job job, Placed placed, Ground ground, LocalDateTime from) {
         LocalDateTime start = from;
-        String because = "nothing to wait for";
+        String because =
+                ground.notBefore().containsKey(job.id()) ? "not before it was asked for" : "nothing to wait for";
         Optional<String> bound = Optional.empty();
         for (String id : job.after()) {
-            LocalDateTime done = slotOf(placed, id).end();
+            LocalDateTime done = placed.of(id).end();
             if (done.isAfter(start)) {
                 start = done;
                 because = "when " + id + " is done";
@@ -156,12 +241,15 @@ public final class Schedule {
             }
         }
         for (int moves = 0; moves < MOST_MOVES; moves++) {
-            LocalDateTime begun = attended(job, start);
+            LocalDateTime begun = attended(job, start, ground.hours());
             if (begun.isAfter(start)) {
                 because = "when somebody is there to begin it" + (bound.isPresent() ? ", after " + bound.get() : "");
                 start = begun;
             }
-            LocalDateTime end = end(job, start);
+            LocalDateTime end = job.attention() == Attention.ATTENDED
+                    ? ground.hours().done(start, job.minutes())
+                    : start.plusMinutes(job.minutes());
+            int capacity = ground.capacities().getOrDefault(job.resource(), 1);
             Optional<Slot> inTheWay = inTheWay(job, placed, capacity, start, end);
             if (inTheWay.isEmpty()) {
                 return new Slot(job, start, end, because, bound);
@@ -176,18 +264,22 @@ public final class Schedule {
 
     /** Of the steps on the same resource that overlap the one ending first, when they leave no room. */
     private static Optional<Slot> inTheWay(
-            Job job, Map<String, Slot> placed, int capacity, LocalDateTime start, LocalDateTime end) {
+            Job job, Placed placed, int capacity, LocalDateTime start, LocalDateTime end) {
         if (job.resource().isEmpty()) {
             return Optional.empty();
         }
-        List<Slot> overlapping = placed.values().stream()
-                .filter(slot -> slot.job().resource().equals(job.resource()))
-                .filter(slot -> slot.start().isBefore(end) && slot.end().isAfter(start))
-                .toList();
+        List<Slot> overlapping = new ArrayList<>();
+        for (Slot slot : placed.on(job.resource())) {
+            if (slot.start().isBefore(end) && slot.end().isAfter(start)) {
+                overlapping.add(slot);
+            }
+        }
+        if (overlapping.size() < capacity) {
+            return Optional.empty();
+        }
         // The fullest moment is at a start, its own or another's.
-        boolean full = java.util.stream.Stream.concat(
-                        java.util.stream.Stream.of(start),
-                        overlapping.stream().map(Slot::start).filter(t -> !t.isBefore(start)))
+        boolean full = Stream.concat(
+                        Stream.of(start), overlapping.stream().map(Slot::start).filter(t -> !t.isBefore(start)))
                 .anyMatch(t -> overlapping.stream()
                                 .filter(slot ->
                                         !slot.start().isAfter(t) && slot.end().isAfter(t))
@@ -197,70 +289,24 @@ public final class Schedule {
     }
 
     /** The earliest time from {@code at} at which somebody can begin the step, and end it the same day if a day holds it. */
-    private static LocalDateTime attended(Job job, LocalDateTime at) {
-        if (job.attention() == Attention.ALONE) {
-            return at;
-        }
-        LocalDateTime begun = inHours(at);
-        boolean fitsADay =
-                job.minutes() <= Duration.between(DAY_BEGINS, DAY_ENDS).toMinutes();
-        boolean today =
-                !begun.plusMinutes(job.minutes()).isAfter(begun.toLocalDate().atTime(DAY_ENDS));
-        return job.attention() == Attention.ATTENDED && fitsADay && !today
-                ? inHours(begun.toLocalDate().plusDays(1).atTime(DAY_BEGINS))
-                : begun;
-    }
-
-    private static LocalDateTime end(Job job, LocalDateTime start) {
-        if (job.attention() != Attention.ATTENDED) {
-            return start.plusMinutes(job.minutes());
-        }
-        long left = job.minutes();
-        LocalDateTime at = start;
-        while (true) {
-            long today = Duration.between(at, at.toLocalDate().atTime(DAY_ENDS)).toMinutes();
-            if (left <= today) {
-                return at.plusMinutes(left);
-            }
-            left -= today;
-            at = inHours(at.toLocalDate().plusDays(1).atTime(DAY_BEGINS));
-        }
-    }
-
-    private static LocalDateTime inHours(LocalDateTime at) {
-        LocalDateTime time = at.toLocalTime().isBefore(DAY_BEGINS)
-                ? at.toLocalDate().atTime(DAY_BEGINS)
-                : !at.toLocalTime().isBefore(DAY_ENDS)
-                        ? at.toLocalDate().plusDays(1).atTime(DAY_BEGINS)
-                        : at;
-        while (!isWorkday(time)) {
-            time = time.toLocalDate().plusDays(1).atTime(DAY_BEGINS);
-        }
-        return time;
-    }
-
-    private static boolean isWorkday(LocalDateTime at) {
-        return at.getDayOfWeek() != DayOfWeek.SATURDAY && at.getDayOfWeek() != DayOfWeek.SUNDAY;
+    private static LocalDateTime attended(Job job, LocalDateTime at, WorkingHours hours) {
+        return switch (job.attention()) {
+            case ALONE -> at;
+            case BEGUN -> hours.from(at);
+            case ATTENDED -> hours.fitting(at, job.minutes());
+        };
     }
 
     // ---- the network -------------------------------------------------------------------------------------------
 
-    private static List<String> chain(Slot last, Map<String, Slot> placed) {
+    private static List<String> chain(Slot last, Placed placed) {
         List<String> chain = new ArrayList<>();
         Optional<Slot> at = Optional.of(last);
         while (at.isPresent()) {
             chain.add(0, at.get().job().id());
-            at = at.get().bound().map(id -> slotOf(placed, id));
+            at = at.get().bound().map(placed::of);
         }
         return chain;
-    }
-
-    private static Slot slotOf(Map<String, Slot> placed, String id) {
-        Slot slot = placed.get(id);
-        if (slot == null) {
-            throw new IllegalStateException("step '" + id + "' is not placed yet");
-        }
-        return slot;
     }
 
     private static Map<String, Job> checked(List<Job> jobs, Map<String, Integer> capacities) {
@@ -289,12 +335,16 @@ public final class Schedule {
         return byId;
     }
 
-    /** Minutes from each step's beginning to the end of everything that waits for it, by durations alone. */
-    private static Map<String, Long> tails(Map<String, Job> byId) {
+    private static Map<String, List<Job>> followers(Map<String, Job> byId) {
         Map<String, List<Job>> followers = new HashMap<>();
         byId.values().forEach(job -> job.after()
                 .forEach(id ->
                         followers.computeIfAbsent(id, key -> new ArrayList<>()).add(job)));
+        return followers;
+    }
+
+    /** Minutes from each step's beginning to the end of everything that waits for it, by durations alone. */
+    private static Map<String, Long> tails(Map<String, Job> byId, Map<String, List<Job>> followers) {
         Map<String, Long> tails = new HashMap<>();
         for (Job job : byId.values()) {
             tail(job, followers, tails, new ArrayList<>());

@@ -1,0 +1,185 @@
+package org.ysometron.core.calculation;
+
+import static org.ysometron.core.calculation.Input.Kind.NUMBER;
+import static org.ysometron.core.calculation.Input.Kind.NUMBERS;
+import static org.ysometron.core.calculation.Input.Kind.WHOLE;
+import static org.ysometron.core.calculation.Input.Kind.WORD;
+import static org.ysometron.core.calculation.Input.Kind.WORDS;
+import static org.ysometron.core.calculation.Input.optional;
+import static org.ysometron.core.calculation.Input.required;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.dimension.ModelScale;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.plan.Budget;
+import org.ysometron.core.plan.Order;
+import org.ysometron.core.plan.PlannedTest;
+import org.ysometron.core.working.Step;
+import org.ysometron.core.working.Working;
+
+/** Making: what specimens take, in which order and places they go, whether a model was scaled. */
+final class MakingCalculations {
+
+    private MakingCalculations() {}
+
+    static List<Calculation> all() {
+        return List.of(budget(), runOrder(), chamberPlaces(), modelScale());
+    }
+
+    private static Calculation budget() {
+        return new Calculation(
+                "material-budget",
+                "Filament, or resin, and print time of so many specimens",
+                List.of(
+                        required("design", WORD, "", Case.list(SpecimenDesign.class)),
+                        required("n", WHOLE, "", "specimens, at least 1"),
+                        required("density", NUMBER, "g/cm³", "of the material"),
+                        optional("diameter", NUMBER, "mm", "of the filament; a resin unless given"),
+                        optional("orientation", WORD, "", "XY, XZ or ZX; XY unless given; a resin's time goes by it"),
+                        optional("waste", NUMBER, "", "share for supports, brims and purging; 0.1 unless given"),
+                        optional("flow", NUMBER, "", "mm³ in a second; 4 unless given"),
+                        optional("layer", NUMBER, "mm", "0.05 unless given"),
+                        optional("layerTime", NUMBER, "s", "exposure and lift of a layer; 10 s unless given"),
+                        optional("plate", WHOLE, "", "specimens that one resin plate holds; 12 unless given")),
+                "g",
+                "plain geometry",
+                Map.of("design", "TENSION_BAR_4", "n", 10, "density", "1.36 g/cm³", "diameter", "1.75 mm"),
+                given -> {
+                    SpecimenDesign design = Case.chosen("design", given.text("design"), SpecimenDesign.class);
+                    boolean filament = given.has("diameter");
+                    PlannedTest test = test(
+                            design,
+                            given.has("orientation")
+                                    ? Case.chosen("orientation", given.text("orientation"), Orientation.class)
+                                    : Orientation.XY,
+                            given.whole("n"));
+                    Budget budget = Budget.of(
+                            test,
+                            new Budget.Material(
+                                    given.number("density"),
+                                    filament ? given.number("diameter") : 0,
+                                    given.number("waste", 0.1)),
+                            new Budget.Speed(
+                                    filament ? given.number("flow", 4) : 0,
+                                    given.number("layer", 0.05),
+                                    filament ? 0 : given.number("layerTime", 10),
+                                    given.has("plate") ? given.whole("plate") : 12));
+                    return Answer.of(
+                                    budget.grams(),
+                                    "g",
+                                    Working.of(
+                                            new Step(
+                                                    "volume, waste included",
+                                                    "V",
+                                                    "n·V₁·(1 + waste)",
+                                                    "",
+                                                    budget.millilitres(),
+                                                    "ml",
+                                                    ""),
+                                            new Step("mass", "m", "V·ρ", "", budget.grams(), "g", ""),
+                                            new Step("filament", "L", "m/(ρ·π d²/4)", "", budget.metres(), "m", "")))
+                            .with("millilitres", budget.millilitres())
+                            .with("metres", budget.metres())
+                            .with("printMinutes", budget.printMinutes());
+                });
+    }
+
+    private static PlannedTest test(SpecimenDesign design, Orientation orientation, int n) {
+        TestMethod method = java.util.Arrays.stream(TestMethod.values())
+                .filter(known -> known.designs().contains(design))
+                .findFirst()
+                .orElseThrow();
+        return new PlannedTest(
+                method,
+                design,
+                orientation,
+                design == SpecimenDesign.IMPACT_BAR_NOTCHED ? PlannedTest.Notch.ACROSS : PlannedTest.Notch.NONE,
+                Basis.SOLID,
+                "",
+                Conditioning.DRY,
+                method.isRated() ? 1 : 0,
+                n,
+                "");
+    }
+
+    private static Calculation runOrder() {
+        return new Calculation(
+                "run-order",
+                "The order in which specimens are tested, by chance from a kept number",
+                List.of(
+                        required("specimens", WORDS, "", "their labels"),
+                        required("seed", WHOLE, "", "the same number gives the same order")),
+                "",
+                "complete randomisation (Fisher and Yates 1938)",
+                Map.of("specimens", List.of("XY1", "XY2", "XY3", "ZX1", "ZX2", "ZX3"), "seed", 7),
+                given -> {
+                    List<String> order = Order.shuffled(given.texts("specimens"), given.whole("seed"));
+                    return new Answer(
+                            OptionalDouble.of(order.size()), "", "ordered", Map.of("order", order), Working.NONE);
+                });
+    }
+
+    private static Calculation chamberPlaces() {
+        return new Calculation(
+                "chamber-places",
+                "Places in a chamber by cycle, so that none comes to the same place twice",
+                List.of(
+                        required("specimens", WHOLE, "", "how many"),
+                        required("places", WHOLE, "", "how many the chamber has"),
+                        required("cycles", WHOLE, "", "how many times they go in"),
+                        required("seed", WHOLE, "", "the same number gives the same places")),
+                "",
+                "rows of a cyclic Latin square in random order",
+                Map.of("specimens", 6, "places", 8, "cycles", 3, "seed", 7),
+                given -> {
+                    List<List<Integer>> places = Order.places(
+                            given.whole("specimens"),
+                            given.whole("places"),
+                            given.whole("cycles"),
+                            given.whole("seed"));
+                    return new Answer(
+                            OptionalDouble.of(places.size()), "", "placed", Map.of("cycles", places), Working.NONE);
+                });
+    }
+
+    private static Calculation modelScale() {
+        return new Calculation(
+                "model-scale",
+                "Whether specimens are off size because the model was scaled",
+                List.of(
+                        required("measured", NUMBERS, "mm", "one an axis"),
+                        required("nominal", NUMBERS, "mm", "same axes")),
+                "",
+                "equal relative error in all axes",
+                Map.of("measured", List.of(3.79, 3.81), "nominal", List.of(4, 4)),
+                given -> {
+                    double[] measured = given.numbers("measured");
+                    double[] nominal = given.numbers("nominal");
+                    if (measured.length != nominal.length) {
+                        throw new IllegalArgumentException("measured and nominal need the same axes");
+                    }
+                    double[] ratios = new double[measured.length];
+                    for (int i = 0; i < ratios.length; i++) {
+                        ratios[i] = measured[i] / nominal[i];
+                    }
+                    Optional<ModelScale> scale = ModelScale.of(ratios);
+                    return new Answer(
+                            OptionalDouble.of(scale.map(ModelScale::factor)
+                                    .orElse(java.util.Arrays.stream(ratios)
+                                            .average()
+                                            .orElse(1))),
+                            "",
+                            scale.isPresent() ? "the model was scaled" : "not a scaled model",
+                            scale.map(found -> Map.<String, Object>of("sentence", found.sentence()))
+                                    .orElse(Map.of()),
+                            Working.NONE);
+                });
+    }
+}

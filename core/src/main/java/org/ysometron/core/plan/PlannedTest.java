@@ -1,0 +1,132 @@
+package org.ysometron.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.TestMethod;
+
+/**
+ * One line of a test plan: what is tested, of which specimen, how it lies, in which state, how fast, how many. Nothing of
+ * it is guessed: {@link #wanting} names what is missing, and a line that wants something cannot be made.
+ *
+ * @param method the test
+ * @param design specimen, one of the method's
+ * @param orientation on the plate, never {@link Orientation#NONE}
+ * @param notch which way a notch faces; {@link Notch#NONE} for a specimen without one
+ * @param basis solid or as printed
+ * @param build walls, infill and pattern of a specimen as printed; empty for a solid one
+ * @param conditioning state when tested
+ * @param rate speed of testing in mm/min, above 0; 0 for a method without one
+ * @param n specimens, at least 1
+ * @param process exposure and cure, or annealing, as in the claim; empty when there is none
+ */
+public record PlannedTest(
+        TestMethod method,
+        SpecimenDesign design,
+        Orientation orientation,
+        Notch notch,
+        Basis basis,
+        String build,
+        Conditioning conditioning,
+        double rate,
+        int n,
+        String process) {
+
+    /** Which way a notch faces, as seen from the layers. */
+    public enum Notch {
+        NONE("no notch"),
+        ACROSS("notch across the layers"),
+        ALONG("notch along the layers");
+
+        private final String words;
+
+        Notch(String words) {
+            this.words = words;
+        }
+
+        /** The direction in words. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /** Refuses a line that wants something. */
+    public PlannedTest {
+        List<String> wanting = wanting(method, design, orientation, notch, basis, build, conditioning, rate, n);
+        if (!wanting.isEmpty()) {
+            throw new IllegalArgumentException("a plan line lacks " + String.join(", ", wanting));
+        }
+    }
+
+    /** What a line still wants, in words; empty when it is whole. */
+    public static List<String> wanting(
+            TestMethod method,
+            SpecimenDesign design,
+            Orientation orientation,
+            Notch notch,
+            Basis basis,
+            String build,
+            Conditioning conditioning,
+            double rate,
+            int n) {
+        List<String> wanting = new ArrayList<>();
+        if (!method.designs().contains(design)) {
+            wanting.add("a specimen that " + method.title() + " can be done on");
+        }
+        if (orientation == Orientation.NONE) {
+            wanting.add("an orientation");
+        }
+        if ((design == SpecimenDesign.IMPACT_BAR_NOTCHED) != (notch != Notch.NONE)) {
+            wanting.add("the way its notch faces");
+        }
+        if (basis == Basis.AS_SUPPLIED || (basis == Basis.AS_PRINTED) == build.isBlank()) {
+            wanting.add("a basis, with walls and infill when it is as printed");
+        }
+        if (conditioning == Conditioning.NONE) {
+            wanting.add("a conditioning");
+        }
+        if (method.isRated() != rate > 0 || !Double.isFinite(rate)) {
+            wanting.add(method.isRated() ? "a rate above zero" : "no rate");
+        }
+        if (n < 1) {
+            wanting.add("at least one specimen");
+        }
+        return wanting;
+    }
+
+    /** The terms under which its specimens count. */
+    public Conditions conditions() {
+        return new Conditions(
+                method.title(), basis, orientation, conditioning, rate, designTitle(), processOf(build, process));
+    }
+
+    private String designTitle() {
+        return notch == Notch.NONE ? design.title() : design.title() + ", " + notch.words();
+    }
+
+    /** Walls and infill, then cure or annealing, as they stand in comparability keys. */
+    public static String processOf(String build, String process) {
+        return Stream.of(build, process).filter(part -> !part.isBlank()).collect(Collectors.joining("; "));
+    }
+
+    /** A short name: "tension ZX". */
+    public String label() {
+        return method.title() + " " + orientation.name()
+                + (conditioning == Conditioning.CONDITIONED ? ", conditioned" : "");
+    }
+
+    /** Height above the plate in mm: what a resin printer's time goes by. */
+    public double height() {
+        return switch (orientation) {
+            case XY -> Math.min(design.nominalWidth(), design.nominalThickness());
+            case XZ -> Math.max(design.nominalWidth(), design.nominalThickness());
+            case ZX, NONE -> design.length();
+        };
+    }
+}

@@ -144,6 +144,7 @@ create table plan_line (
   rate double not null,
   n int not null,
   process varchar(120) not null,
+  expected varchar(30) not null,
   deviation varchar(300) not null,
   constraint line_of_revision foreign key (revision_id) references plan_revision (id),
   constraint line_of_lot foreign key (lot_id) references lot (id),

@@ -1,9 +1,15 @@
 package org.ysometron.app;
 
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
@@ -30,6 +36,19 @@ public abstract class DemoSite {
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
         registry.add("spring.datasource.url", () -> TestDatabase.url("demo"));
+    }
+
+    /** Confirms for an account what is confirmed once a day before anything is broken. */
+    protected void confirmed(String account) {
+        try {
+            http.perform(post("/lots/SK-0130/bench/confirmation")
+                            .with(user(account).authorities(new SimpleGrantedAuthority("ENTRY")))
+                            .with(csrf())
+                            .param("confirmed", "0", "1", "2", "3", "4", "5"))
+                    .andExpect(status().is3xxRedirection());
+        } catch (Exception failed) {
+            throw new IllegalStateException("the bench was not opened", failed);
+        }
     }
 
     @BeforeEach

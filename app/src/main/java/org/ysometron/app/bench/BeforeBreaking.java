@@ -1,6 +1,7 @@
 package org.ysometron.app.bench;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -8,12 +9,16 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.equipment.Calibrations;
+import org.ysometron.app.equipment.CheckStandards;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.intake.MaterialStates;
 import org.ysometron.app.intake.SizeGate;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.SpecimenView;
-import org.ysometron.app.product.Products;
+import org.ysometron.app.lot.Words;
+import org.ysometron.app.make.Boughts;
+import org.ysometron.app.make.Climates;
+import org.ysometron.app.make.Histories;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.material.Conditioning.Age;
@@ -23,17 +28,38 @@ import org.ysometron.core.method.Calibration.Coverage;
 @Component
 class BeforeBreaking {
 
-    private final SizeGate sizes;
+    private final SizeGate gate;
+    private final Sizes sizes;
     private final MaterialStates states;
-    private final Products products;
+    private final Climates climates;
+    private final Boughts boughts;
+    private final Histories histories;
+    private final Words words;
+    private final CheckStandards standards;
     private final Calibrations calibrations;
     private final Clock clock;
 
-    BeforeBreaking(SizeGate sizes, MaterialStates states, Products products, Calibrations calibrations, Clock clock) {
+    BeforeBreaking(
+            SizeGate gate,
+            Sizes sizes,
+            MaterialStates states,
+            Climates climates,
+            Boughts boughts,
+            Histories histories,
+            Words words,
+            Calibrations calibrations,
+            CheckStandards standards,
+            Clock clock) {
+        this.gate = gate;
+        this.climates = climates;
+        this.boughts = boughts;
+        this.histories = histories;
+        this.words = words;
+        this.standards = standards;
         this.calibrations = calibrations;
         this.sizes = sizes;
         this.states = states;
-        this.products = products;
+
         this.clock = clock;
     }
 
@@ -54,7 +80,37 @@ class BeforeBreaking {
     }
 
     private List<String> stops(LotView lot) {
-        return sizes.stops(List.of(lot)).getOrDefault(lot.id(), List.of());
+        List<String> stops = new ArrayList<>(gate.stops(List.of(lot)).getOrDefault(lot.id(), List.of()));
+        boolean accepted = words.of(List.of(lot.id())).stream().anyMatch(word -> word.kind() == Words.Kind.SIZE_GATE);
+        if (!accepted) {
+            stops.addAll(sizes.gross(List.of(lot.id())).getOrDefault(lot.id(), List.of()));
+        }
+        return stops;
+    }
+
+    /** Refuses a force on a specimen whose size was changed since it was measured. */
+    void requireMeasuredSince(SpecimenView specimen, List<Reading> live) {
+        resized(
+                        specimen,
+                        live.stream()
+                                .filter(reading -> reading.quantity != Quantity.FORCE)
+                                .map(reading -> reading.enteredAt)
+                                .toList())
+                .ifPresent(words -> {
+                    throw new Refusal("typed", words);
+                });
+    }
+
+    private Optional<String> resized(SpecimenView specimen, List<Instant> measured) {
+        Histories.Resized resized = histories.resized(List.of(specimen.id())).get(specimen.id());
+        if (resized == null) {
+            return Optional.empty();
+        }
+        Instant since = resized.entered();
+        return measured.stream().anyMatch(at -> at.isBefore(since))
+                ? Optional.of(specimen.label() + " was " + resized.kind().words()
+                        + " after it was measured: correct its dimensions first, with that as the reason.")
+                : Optional.empty();
     }
 
     /** What to say beside a specimen in the grips; empty when nothing stands against it. */
@@ -65,6 +121,14 @@ class BeforeBreaking {
                     instrument.name() + " is out of calibration: what it shows blocks the release. Use another, or have"
                             + " it calibrated first.");
         }
+        warnings.addAll(standards.faults(instrument.id()));
+        histories
+                .states(List.of(specimen))
+                .values()
+                .forEach(state -> warnings.add("Its result is kept apart from the others': " + state + "."));
+        boughts.held(List.of(specimen.setId()))
+                .values()
+                .forEach(why -> warnings.add("Its result will not count: " + why + "."));
         Map<Long, MaterialStates.SetState> wet = states.of(List.of(lot));
         MaterialStates.SetState state = wet.get(specimen.setId());
         if (state != null && !state.state().dry()) {
@@ -79,19 +143,16 @@ class BeforeBreaking {
     }
 
     private Optional<String> conditioning(LotView lot, SpecimenView specimen) {
-        double hours = products.product(lot.productId()).conditioningHours();
-        Optional<LocalDateTime> started = Optional.ofNullable(specimen.conditionedFrom());
-        Age age = org.ysometron.core.material.Conditioning.age(started, hours, LocalDateTime.now(clock));
+        Optional<LocalDateTime> ready =
+                Optional.ofNullable(climates.ready(lot, List.of(specimen)).get(specimen.setId()));
+        Age age = Climates.age(ready, LocalDateTime.now(clock));
         return switch (age) {
             case REACHED -> Optional.empty();
             case UNKNOWN ->
                 Optional.of("Nobody wrote down since when it is in the climate: its result will not count.");
             case EARLY ->
                 Optional.of("Not conditioned yet: before "
-                        + org.ysometron.core.material.Conditioning.earliest(started.orElseThrow(), hours)
-                                .withNano(0)
-                                .toString()
-                                .replace('T', ' ')
+                        + ready.orElseThrow().withNano(0).toString().replace('T', ' ')
                         + " its result will not count.");
         };
     }

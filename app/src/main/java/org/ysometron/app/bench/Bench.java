@@ -13,6 +13,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -23,10 +25,12 @@ import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.plan.Methods;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.Calibration;
 import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.TestMethod;
 
 /** Readings: entered once, corrected by a second one with a reason, never changed. */
 @Component
@@ -38,6 +42,7 @@ public class Bench {
     private final Calibrations calibrations;
     private final ReadingCheck check;
     private final BeforeBreaking before;
+    private final Methods methods;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
@@ -48,8 +53,10 @@ public class Bench {
             Calibrations calibrations,
             ReadingCheck check,
             BeforeBreaking before,
+            Methods methods,
             ApplicationEventPublisher events,
             Clock clock) {
+        this.methods = methods;
         this.readings = readings;
         this.lots = lots;
         this.instruments = instruments;
@@ -84,6 +91,15 @@ public class Bench {
             before.requireSize(lot);
         }
         SpecimenView specimen = lots.specimen(lot, entry.specimen());
+        if (!isReduced(specimen)) {
+            throw new Refusal(
+                    "typed",
+                    specimen.label() + " is for " + specimen.conditions().method()
+                            + ", which the bench does not reduce: its reading goes on the lot's page of making.");
+        }
+        if (entry.quantity() == Quantity.FORCE) {
+            before.requireMeasuredSince(specimen, readings.liveOf(specimen.id()));
+        }
         Optional<Reading> there = readings.live(specimen.id(), entry.quantity(), entry.place());
         if (there.isPresent()) {
             Reading reading = there.get();
@@ -107,7 +123,9 @@ public class Bench {
             before.requireSize(lot);
         }
         Map<String, SpecimenView> byLabel = new HashMap<>();
-        lots.specimens(lot.id()).forEach(specimen -> byLabel.put(specimen.label(), specimen));
+        lots.specimens(lot.id()).stream()
+                .filter(Bench::isReduced)
+                .forEach(specimen -> byLabel.put(specimen.label(), specimen));
         for (Entry entry : entries) {
             SpecimenView specimen = byLabel.get(entry.specimen());
             if (specimen == null) {
@@ -144,7 +162,14 @@ public class Bench {
         return records(List.of(lotId)).getOrDefault(lotId, List.of());
     }
 
-    /** The specimens of several lots with their readings. */
+    /** Whether the bench takes the readings of this specimen's method. */
+    static boolean isReduced(SpecimenView specimen) {
+        return TestMethod.titled(specimen.conditions().method())
+                .map(TestMethod::isReduced)
+                .orElse(true);
+    }
+
+    /** The specimens of several lots with their readings; those of methods that the bench does not reduce are left out. */
     @Transactional(readOnly = true)
     public Map<Long, List<SpecimenRecord>> records(Collection<Long> lotIds) {
         Map<Long, InstrumentView> register = new HashMap<>();
@@ -157,6 +182,9 @@ public class Bench {
         }
         Map<Long, List<SpecimenRecord>> byLot = new LinkedHashMap<>();
         for (SpecimenView specimen : lots.specimensOf(lotIds)) {
+            if (!isReduced(specimen)) {
+                continue;
+            }
             byLot.computeIfAbsent(specimen.lotId(), id -> new ArrayList<>())
                     .add(new SpecimenRecord(specimen, bySpecimen.getOrDefault(specimen.id(), List.of())));
         }
@@ -212,7 +240,18 @@ public class Bench {
         reading.live = Reading.LIVE;
         reading.replacesId = replaces;
         reading.reason = reason;
+        reading.rig = force ? rig(specimen, instrument) : "";
         readings.save(reading);
+    }
+
+    /** Frame, grips and the method's revision: another of any of them starts a series of its own. */
+    private String rig(SpecimenView specimen, InstrumentView instrument) {
+        String mark = TestMethod.titled(specimen.conditions().method())
+                .map(method -> methods.of(method).mark())
+                .orElse("");
+        return Stream.of(instrument.facts().rig(), mark)
+                .filter(part -> !part.isEmpty())
+                .collect(Collectors.joining(", "));
     }
 
     private static ReadingView view(Reading reading, Map<Long, InstrumentView> register) {
@@ -231,6 +270,7 @@ public class Bench {
                 reading.enteredBy,
                 reading.enteredAt,
                 reading.live != null,
-                reading.reason);
+                reading.reason,
+                reading.rig);
     }
 }

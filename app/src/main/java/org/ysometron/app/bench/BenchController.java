@@ -2,7 +2,9 @@ package org.ysometron.app.bench;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -12,10 +14,12 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.plan.Due;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.TestMethod;
 
 @Controller
 class BenchController {
@@ -24,8 +28,12 @@ class BenchController {
     private final Products products;
     private final Bench bench;
     private final BenchPages pages;
+    private final Confirmations confirmations;
+    private final Due due;
 
-    BenchController(Lots lots, Products products, Bench bench, BenchPages pages) {
+    BenchController(Lots lots, Products products, Bench bench, BenchPages pages, Confirmations confirmations, Due due) {
+        this.confirmations = confirmations;
+        this.due = due;
         this.lots = lots;
         this.products = products;
         this.bench = bench;
@@ -66,8 +74,37 @@ class BenchController {
             @RequestParam(required = false) @Nullable String step,
             @RequestParam(required = false) @Nullable String specimen,
             @RequestParam(required = false, defaultValue = "0") long gauge,
+            Authentication who,
             Model model) {
-        return show(lots.named(code), step, specimen, gauge, null, model);
+        return show(lots.named(code), step, specimen, gauge, null, who, model);
+    }
+
+    /** Opens the bench for a method on this day. */
+    @PostMapping("/lots/{code}/bench/confirmation")
+    @PreAuthorize("hasAuthority('ENTRY')")
+    String confirm(
+            @PathVariable String code,
+            @RequestParam(required = false) @Nullable List<String> confirmed,
+            Authentication who,
+            HttpServletResponse response,
+            Model model) {
+        LotView lot = lots.named(code);
+        try {
+            confirmations.confirm(
+                    who.getName(),
+                    TestMethod.TENSION,
+                    points(lot),
+                    confirmed == null ? 0 : (int) confirmed.stream().distinct().count());
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            model.addAttribute("unconfirmed", refusal.words());
+            return show(lot, BenchPages.BREAK, null, 0, null, who, model);
+        }
+        return "redirect:/lots/" + code + "/bench?step=" + BenchPages.BREAK;
+    }
+
+    private List<String> points(LotView lot) {
+        return confirmations.points(TestMethod.TENSION, products.product(lot.productId()), pages.expectedLoad(lot));
     }
 
     @GetMapping("/lots/{code}/bench/preview")
@@ -94,6 +131,9 @@ class BenchController {
         LotView lot = lots.named(code);
         long gauge = form.gauge() == null ? 0 : form.gauge();
         try {
+            if (form.step().equals(BenchPages.BREAK) && !confirmations.isConfirmed(by.getName(), TestMethod.TENSION)) {
+                throw new Refusal("typed", "Confirm first that it is safe to break: once a day, for each method.");
+            }
             bench.enter(lot, form.entry(), by.getName());
         } catch (Refusal refusal) {
             response.setStatus(422);
@@ -103,7 +143,7 @@ class BenchController {
                     form.typed() == null ? "" : form.typed(),
                     refusal);
             model.addAttribute("outcome", form.outcome());
-            return show(lot, form.step(), form.specimen(), gauge, refused, model);
+            return show(lot, form.step(), form.specimen(), gauge, refused, by, model);
         }
         // The specimen in hand stays in hand until its last dimension, by either way of sending: a scanner may press
         // Enter
@@ -113,7 +153,7 @@ class BenchController {
             return "redirect:/lots/" + code + "/bench?step=" + form.step() + "&gauge=" + gauge
                     + (stay == null ? "" : "&specimen=" + stay);
         }
-        return show(lot, form.step(), stay, gauge, null, model);
+        return show(lot, form.step(), stay, gauge, null, by, model);
     }
 
     @GetMapping("/lots/{code}/bench/readings/{id}")
@@ -176,12 +216,17 @@ class BenchController {
             @Nullable String specimen,
             long gauge,
             BenchPages.@Nullable Refused refused,
+            Authentication who,
             Model model) {
+        boolean fragment = Boolean.TRUE.equals(model.getAttribute("fragment"));
+        model.addAttribute("confirmed", confirmations.isConfirmed(who.getName(), TestMethod.TENSION));
+        model.addAttribute("points", points(lot));
+        model.addAttribute("due", fragment ? List.of() : due.of(lot));
         model.addAttribute("lot", lot);
         model.addAttribute("caution", products.product(lot.productId()).caution());
         model.addAttribute("bench", pages.page(lot, step, specimen, gauge, refused));
         model.addAttribute("outcomes", Outcome.values());
         model.addAttribute("refusal", refused == null ? null : refused.refusal());
-        return Boolean.TRUE.equals(model.getAttribute("fragment")) ? "bench/bench :: bench" : "bench/bench";
+        return fragment ? "bench/bench :: bench" : "bench/bench";
     }
 }

@@ -1,8 +1,10 @@
 package org.ysometron.app.bench;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
@@ -11,6 +13,7 @@ import org.ysometron.app.chart.Scale;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.app.make.Orders;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.dimension.Section;
@@ -34,8 +37,16 @@ class BenchPages {
     private final ReadingCheck check;
     private final EarlierLots earlier;
     private final BeforeBreaking before;
+    private final Orders orders;
 
-    BenchPages(Bench bench, Instruments instruments, ReadingCheck check, EarlierLots earlier, BeforeBreaking before) {
+    BenchPages(
+            Bench bench,
+            Instruments instruments,
+            ReadingCheck check,
+            EarlierLots earlier,
+            BeforeBreaking before,
+            Orders orders) {
+        this.orders = orders;
         this.before = before;
         this.bench = bench;
         this.instruments = instruments;
@@ -72,7 +83,7 @@ class BenchPages {
 
     BenchView page(
             LotView lot, @Nullable String step, @Nullable String wanted, long gaugeId, @Nullable Refused refused) {
-        List<SpecimenRecord> records = bench.records(lot.id());
+        List<SpecimenRecord> records = inOrder(lot, bench.records(lot.id()));
         List<InstrumentView> gauges = instruments.gauges();
         int measured = (int) records.stream().filter(BenchPages::isMeasured).count();
         int broken = (int) records.stream().filter(r -> r.force().isPresent()).count();
@@ -159,9 +170,7 @@ class BenchPages {
         if (width > 0 && thickness > 0) {
             lines.add("area " + Figures.significant(width * thickness, 4) + " mm² so far");
         }
-        double nominal = key.quantity() == Quantity.WIDTH
-                ? record.specimen().design().nominalWidth()
-                : record.specimen().design().nominalThickness();
+        double nominal = record.specimen().nominal(key.quantity() == Quantity.WIDTH);
         double percent = 100 * (value / nominal - 1);
         lines.add(Figures.decimals(value, 2) + " mm, " + (percent < 0 ? "" : "+") + Figures.decimals(percent, 1)
                 + " % of the nominal " + Figures.decimals(nominal, 1) + " mm");
@@ -196,7 +205,9 @@ class BenchPages {
     private static @Nullable SpecimenRecord choose(List<SpecimenRecord> records, String step, @Nullable String wanted) {
         if (wanted != null && !wanted.isBlank()) {
             for (SpecimenRecord record : records) {
-                if (record.specimen().label().equals(wanted.strip().toUpperCase(Locale.ROOT))) {
+                String name = wanted.strip().toUpperCase(Locale.ROOT);
+                if (record.specimen().label().equals(name)
+                        || record.specimen().code().equals(name)) {
                     return record;
                 }
             }
@@ -215,18 +226,56 @@ class BenchPages {
                 .orElse(null);
     }
 
+    /** The gauge that the lot's next specimen would be broken on; 0 when none is registered. */
+    long usualGauge(LotView lot) {
+        InstrumentView gauge = usual(lot, bench.records(lot.id()), instruments.gauges());
+        return gauge == null ? 0 : gauge.id();
+    }
+
+    /** In the order in which they are to be tested; in order of their sets when none was given. */
+    private List<SpecimenRecord> inOrder(LotView lot, List<SpecimenRecord> records) {
+        Map<Long, Integer> turns = orders.turns(
+                lot.id(), records.stream().map(SpecimenRecord::specimen).toList());
+        return turns.isEmpty()
+                ? records
+                : records.stream()
+                        .sorted(Comparator.comparingInt((SpecimenRecord record) ->
+                                turns.getOrDefault(record.specimen().id(), Integer.MAX_VALUE)))
+                        .toList();
+    }
+
+    /** The largest load to be expected in this lot, in N; 0 when nobody knows. */
+    double expectedLoad(LotView lot) {
+        return expectedLoad(lot, bench.records(lot.id()));
+    }
+
+    private double expectedLoad(LotView lot, List<SpecimenRecord> records) {
+        return records.stream()
+                .map(SpecimenRecord::specimen)
+                .distinct()
+                .mapToDouble(specimen -> check.expectedStrength(lot, specimen).orElse(0)
+                        * specimen.nominal(true)
+                        * specimen.nominal(false))
+                .max()
+                .orElse(0);
+    }
+
     /** The smallest calibrated gauge with room for the largest load to be expected in this lot, else the largest there is. */
     private @Nullable InstrumentView usual(LotView lot, List<SpecimenRecord> records, List<InstrumentView> gauges) {
         if (gauges.isEmpty()) {
             return null;
         }
-        double load = records.stream()
-                .map(SpecimenRecord::specimen)
-                .distinct()
-                .mapToDouble(specimen -> check.expectedStrength(lot, specimen).orElse(0)
-                        * specimen.design().nominalArea())
-                .max()
-                .orElse(0);
+        double load = expectedLoad(lot, records);
+        // What was broken of this lot so far is comparable with what is broken on the same gauge.
+        Optional<InstrumentView> same = records.stream()
+                .flatMap(record -> record.force().stream())
+                .map(ReadingView::instrument)
+                .reduce((first, last) -> last)
+                .flatMap(used ->
+                        gauges.stream().filter(gauge -> gauge.id() == used.id()).findFirst());
+        if (same.isPresent() && !before.isOut(same.get())) {
+            return same.get();
+        }
         List<InstrumentView> calibrated =
                 gauges.stream().filter(gauge -> !before.isOut(gauge)).toList();
         List<InstrumentView> offered = calibrated.isEmpty() ? gauges : calibrated;

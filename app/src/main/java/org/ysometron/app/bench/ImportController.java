@@ -25,8 +25,10 @@ class ImportController {
     private final Lots lots;
     private final Imports imports;
     private final Instruments instruments;
+    private final BenchPages pages;
 
-    ImportController(Lots lots, Imports imports, Instruments instruments) {
+    ImportController(Lots lots, Imports imports, Instruments instruments, BenchPages pages) {
+        this.pages = pages;
         this.lots = lots;
         this.imports = imports;
         this.instruments = instruments;
@@ -44,6 +46,9 @@ class ImportController {
         StringBuilder text = new StringBuilder("specimen,width_1 [mm],width_2 [mm],width_3 [mm],"
                 + "thickness_1 [mm],thickness_2 [mm],thickness_3 [mm],force [N],outcome\r\n");
         for (SpecimenView specimen : lots.specimens(lot.id())) {
+            if (!Bench.isReduced(specimen)) {
+                continue;
+            }
             text.append(lot.code()).append('-').append(specimen.label()).append(",,,,,,,,\r\n");
         }
         return ResponseEntity.ok()
@@ -92,6 +97,7 @@ class ImportController {
     private String show(LotView lot, @Nullable Refusal refusal, Model model) {
         model.addAttribute("lot", lot);
         model.addAttribute("gauges", instruments.gauges());
+        model.addAttribute("usual", pages.usualGauge(lot));
         model.addAttribute("refusal", refusal);
         return "bench/import";
     }

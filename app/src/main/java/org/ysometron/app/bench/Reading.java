@@ -49,4 +49,5 @@ class Reading {
     Long replacesId;
 
     String reason;
+    String rig = "";
 }

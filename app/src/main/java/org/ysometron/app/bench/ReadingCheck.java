@@ -11,7 +11,6 @@ import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Property;
-import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.method.Outcome;
 import org.ysometron.core.quantity.Plausibility;
 import org.ysometron.core.quantity.Typed;
@@ -79,15 +78,15 @@ class ReadingCheck {
 
     /** A question about a value that is far from the one expected. */
     Optional<String> doubt(LotView lot, SpecimenView specimen, Quantity quantity, double value) {
-        SpecimenDesign design = specimen.design();
         return switch (quantity) {
-            case WIDTH -> Plausibility.OF_A_DIMENSION.doubt(value, design.nominalWidth(), "mm");
-            case THICKNESS -> Plausibility.OF_A_DIMENSION.doubt(value, design.nominalThickness(), "mm");
+            case WIDTH -> Plausibility.OF_A_DIMENSION.doubt(value, specimen.nominal(true), "mm");
+            case THICKNESS -> Plausibility.OF_A_DIMENSION.doubt(value, specimen.nominal(false), "mm");
             case FORCE -> {
                 OptionalDouble strength = expectedStrength(lot, specimen);
                 yield strength.isEmpty()
                         ? Optional.empty()
-                        : Plausibility.OF_A_FORCE.doubt(value, strength.getAsDouble() * design.nominalArea(), "N");
+                        : Plausibility.OF_A_FORCE.doubt(
+                                value, strength.getAsDouble() * specimen.nominal(true) * specimen.nominal(false), "N");
             }
         };
     }

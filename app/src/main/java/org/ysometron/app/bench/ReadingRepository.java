@@ -17,6 +17,23 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
             "select r from Reading r where r.specimenId = :specimen and r.quantity = :quantity and r.place = :place and r.live = 1")
     java.util.Optional<Reading> live(long specimen, Quantity quantity, int place);
 
+    @Query("select r from Reading r where r.specimenId = :specimen and r.live = 1")
+    List<Reading> liveOf(long specimen);
+
+    /** Mean of the readings of a side of a specimen that count. */
+    record Size(long lotId, long specimenId, Quantity quantity, double mean) {}
+
+    @Query("""
+            select new org.ysometron.app.bench.ReadingRepository$Size(r.lotId, r.specimenId, r.quantity, avg(r.value))
+            from Reading r where r.live = 1 and r.lotId in :lots and r.quantity <> org.ysometron.app.bench.Quantity.FORCE
+            group by r.lotId, r.specimenId, r.quantity
+            """)
+    List<Size> sizes(Collection<Long> lots);
+
+    @Query("select r.specimenId from Reading r where r.live = 1 and r.lotId in :lots and r.quantity ="
+            + " org.ysometron.app.bench.Quantity.FORCE")
+    List<Long> broken(Collection<Long> lots);
+
     boolean existsByImportId(long importId);
 
     /** By which instrument and when the readings that count were taken. */

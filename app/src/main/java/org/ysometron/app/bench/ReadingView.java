@@ -10,6 +10,7 @@ import org.ysometron.core.method.Outcome;
  *
  * @param outcome how the test ended; only with a force
  * @param live whether it counts; one that was corrected is kept and does not
+ * @param rig frame and grips, and the method's revision, at that time; empty when nobody said
  * @param reason why it replaced an earlier one; empty for a first reading
  */
 public record ReadingView(
@@ -23,4 +24,5 @@ public record ReadingView(
         String enteredBy,
         Instant enteredAt,
         boolean live,
-        String reason) {}
+        String reason,
+        String rig) {}

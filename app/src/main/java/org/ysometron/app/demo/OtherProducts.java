@@ -62,7 +62,7 @@ class OtherProducts {
 
     // ---- Dunlin C2 ---------------------------------------------------------------------------------------------
 
-    void dunlin(long gauge) {
+    void dunlin(long gauge, long second, Workshop workshop) {
         Products.ProductView dunlin = works.products.register(new Products.NewProduct(
                 "dunlin-c2",
                 "Dunlin C2",
@@ -101,6 +101,9 @@ class OtherProducts {
         for (int i = 0; i < DunlinTruth.LOTS; i++) {
             LotView lot = dunlinLot(i, gauge);
             made.add(lot);
+            if (i >= TWO_FRAMES) {
+                workshop.secondFrame(lot, second, works.mean(lot), new Random(600L + i));
+            }
             if (i == 4) {
                 works.sign(dunlin, made, "First five lots of the present die; provisional.");
             }
@@ -153,7 +156,10 @@ class OtherProducts {
 
     private static final int CURLEW_LOTS = 9;
 
-    void curlew(long gauge) {
+    /** Index of the first lot of Dunlin whose bars were broken in both frames. */
+    private static final int TWO_FRAMES = 5;
+
+    List<LotView> curlew(long gauge) {
         Products.ProductView curlew = works.products.register(new Products.NewProduct(
                 "curlew-r70",
                 "Curlew R70",
@@ -196,6 +202,7 @@ class OtherProducts {
                 works.decide(lot, null);
             }
         }
+        return made;
     }
 
     private LotView curlewLot(int index, long gauge) {

@@ -48,6 +48,7 @@ public class Tidewrack implements ApplicationRunner {
     private final Calibrations calibrations;
     private final Works works;
     private final OtherProducts others;
+    private final Workshop workshop;
     private final boolean wanted;
     private final SkerryTruth truth;
 
@@ -57,6 +58,7 @@ public class Tidewrack implements ApplicationRunner {
             Calibrations calibrations,
             Works works,
             OtherProducts others,
+            Workshop workshop,
             @Value("${ysometron.demo}") boolean wanted,
             @Value("${ysometron.demo-lots}") int count) {
         this.accounts = accounts;
@@ -64,6 +66,7 @@ public class Tidewrack implements ApplicationRunner {
         this.calibrations = calibrations;
         this.works = works;
         this.others = others;
+        this.workshop = workshop;
         this.wanted = wanted;
         this.truth = new SkerryTruth(count);
     }
@@ -85,6 +88,7 @@ public class Tidewrack implements ApplicationRunner {
         calibrations.enter(hook, works.daysAgo(400), works.daysAgo(35), "K-2231", "quality");
         calibrations.enter(gauge, works.daysAgo(190), works.daysAgo(-175), "K-2290", "quality");
         calibrations.enter(calipers, works.daysAgo(120), works.daysAgo(-245), "K-2302", "quality");
+        long second = workshop.machines(gauge, calipers);
         Products.ProductView skerry = skerry();
         List<LotView> made = new ArrayList<>();
         for (int i = 0; i < truth.lots(); i++) {
@@ -109,9 +113,33 @@ public class Tidewrack implements ApplicationRunner {
                     "First twenty lots of the present recipe, all released.");
         }
         others.wetSpool(gauge);
-        others.dunlin(gauge);
-        others.curlew(gauge);
+        others.dunlin(gauge, second, workshop);
+        List<LotView> curlews = others.curlew(gauge);
         others.plover();
+        // The reference lot of Skerry stands while the material slides; that of Curlew moves with the light engine.
+        workshop.reference("SK-R01", "skerry-bf10", "natural", every(made, 3), Orientation.ZX, "", i -> 28.4, gauge);
+        workshop.reference(
+                "CW-R01",
+                "curlew-r70",
+                "amber",
+                curlews,
+                Orientation.XY,
+                OtherProducts.CURE,
+                i -> i >= OtherProducts.ENGINE_REPLACED ? 64.2 : 60.3,
+                gauge);
+        workshop.skerry(made.subList(truth.badLot(), made.size()));
+        workshop.dunlin();
+        workshop.curlew(gauge);
+        workshop.plover();
+    }
+
+    /** Of the newest lots every {@code n}th, ten at the most. */
+    private static List<LotView> every(List<LotView> lots, int n) {
+        List<LotView> chosen = new ArrayList<>();
+        for (int i = lots.size() - 1; i >= 0 && chosen.size() < 10; i -= n) {
+            chosen.add(0, lots.get(i));
+        }
+        return chosen;
     }
 
     private Products.ProductView skerry() {

@@ -2,6 +2,8 @@ package org.ysometron.app.demo;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -70,6 +72,24 @@ class Works {
         this.signals = signals;
         this.decisions = decisions;
         this.clock = clock;
+    }
+
+    /** Mean strength of what was broken of a lot so far. */
+    double mean(LotView lot) {
+        return bench.records(lot.id()).stream()
+                .flatMap(record -> record.strength().stream())
+                .mapToDouble(result -> result.value())
+                .average()
+                .orElse(0);
+    }
+
+    LocalDateTime now() {
+        return LocalDateTime.now(clock).truncatedTo(ChronoUnit.MINUTES);
+    }
+
+    /** Decides about a lot as it stands. */
+    void conclude(LotView lot, Disposition disposition, String reason) {
+        decisions.decide(lot, disposition, reason, "release");
     }
 
     LocalDate daysAgo(long days) {

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.ysometron.app.evidence.ReferenceTests;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.evidence.SeriesPoints.SeriesView;
@@ -23,6 +24,7 @@ import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Property;
 
 @Controller
 class DriftController {
@@ -33,6 +35,7 @@ class DriftController {
     private final Baselines baselines;
     private final Signals signals;
     private final DriftCharts charts;
+    private final ReferenceTests references;
 
     DriftController(
             Products products,
@@ -40,7 +43,9 @@ class DriftController {
             SeriesPoints series,
             Baselines baselines,
             Signals signals,
-            DriftCharts charts) {
+            DriftCharts charts,
+            ReferenceTests references) {
+        this.references = references;
         this.products = products;
         this.lots = lots;
         this.series = series;
@@ -128,7 +133,13 @@ class DriftController {
     }
 
     private String show(long id, @Nullable Integer to, BaselineForm form, Problems problems, Model model) {
+        SeriesView found = series.series(id);
         model.addAttribute("drift", charts.view(id, to));
+        model.addAttribute(
+                "beside",
+                found.property() == Property.TENSILE_STRENGTH
+                        ? ReferenceChart.of(references.of(found.productId(), found.conditions()))
+                        : null);
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
         return "drift/drift";

@@ -7,6 +7,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
 import org.ysometron.core.method.Calibration;
 
 @Entity
@@ -21,8 +22,37 @@ class CalibrationRow {
     LocalDate doneOn;
     LocalDate dueOn;
     String certificate;
+
+    @Nullable
+    Double verifiedCapacity;
+
+    String fileName = "";
+    String fileType = "";
+    byte @Nullable [] content;
+
     String enteredBy;
     Instant enteredAt;
+
+    CalibrationRow() {}
+
+    CalibrationRow(
+            Long id,
+            Long instrumentId,
+            LocalDate doneOn,
+            LocalDate dueOn,
+            String certificate,
+            @Nullable Double verifiedCapacity,
+            String fileName,
+            String enteredBy) {
+        this.id = id;
+        this.instrumentId = instrumentId;
+        this.doneOn = doneOn;
+        this.dueOn = dueOn;
+        this.certificate = certificate;
+        this.verifiedCapacity = verifiedCapacity;
+        this.fileName = fileName;
+        this.enteredBy = enteredBy;
+    }
 
     Calibration resolve() {
         return new Calibration(doneOn, dueOn);

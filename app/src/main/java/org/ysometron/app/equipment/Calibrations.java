@@ -6,8 +6,10 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.Calibration;
 import org.ysometron.core.method.Calibration.Coverage;
@@ -27,15 +29,47 @@ public class Calibrations {
     }
 
     /** A calibration as pages show it. */
-    public record CalibrationView(LocalDate doneOn, LocalDate dueOn, String certificate, String by) {}
+    public record CalibrationView(
+            long id,
+            LocalDate doneOn,
+            LocalDate dueOn,
+            String certificate,
+            OptionalDouble verifiedCapacity,
+            String fileName,
+            String by) {}
+
+    /**
+     * A calibration about to be entered.
+     *
+     * @param verifiedCapacity largest value that was verified, when the certificate says less than the maker does
+     * @param paper the certificate itself
+     */
+    public record NewCalibration(
+            LocalDate doneOn, LocalDate dueOn, String certificate, OptionalDouble verifiedCapacity, Paper paper) {}
+
+    /** A certificate's file. */
+    public record Paper(String name, String type, byte[] content) {
+
+        /** No file. */
+        public static final Paper NONE = new Paper("", "", new byte[0]);
+    }
 
     /** Every calibration by instrument, the one due last first. */
     public Map<Long, List<CalibrationView>> all() {
         Map<Long, List<CalibrationView>> byInstrument = new HashMap<>();
-        for (CalibrationRow row : calibrations.findAllByOrderByInstrumentIdAscDueOnDesc()) {
+        for (CalibrationRow row : calibrations.allWithoutFiles()) {
             byInstrument
                     .computeIfAbsent(row.instrumentId, id -> new ArrayList<>())
-                    .add(new CalibrationView(row.doneOn, row.dueOn, row.certificate, row.enteredBy));
+                    .add(new CalibrationView(
+                            row.id,
+                            row.doneOn,
+                            row.dueOn,
+                            row.certificate,
+                            row.verifiedCapacity == null
+                                    ? OptionalDouble.empty()
+                                    : OptionalDouble.of(row.verifiedCapacity),
+                            row.fileName,
+                            row.enteredBy));
         }
         return byInstrument;
     }
@@ -43,7 +77,7 @@ public class Calibrations {
     /** The core's view of every instrument's calibrations. */
     public Map<Long, List<Calibration>> resolved() {
         Map<Long, List<Calibration>> byInstrument = new HashMap<>();
-        calibrations.findAllByOrderByInstrumentIdAscDueOnDesc().forEach(row -> byInstrument
+        calibrations.allWithoutFiles().forEach(row -> byInstrument
                 .computeIfAbsent(row.instrumentId, id -> new ArrayList<>())
                 .add(row.resolve()));
         return byInstrument;
@@ -54,23 +88,44 @@ public class Calibrations {
         return Calibration.on(LocalDate.now(clock), resolved().getOrDefault(instrumentId, List.of()));
     }
 
-    /** Enters a calibration. */
+    /** Enters a calibration without its paper. */
     @Transactional
     public void enter(long instrumentId, LocalDate doneOn, LocalDate dueOn, String certificate, String by) {
+        enter(instrumentId, new NewCalibration(doneOn, dueOn, certificate, OptionalDouble.empty(), Paper.NONE), by);
+    }
+
+    /** Enters a calibration. */
+    @Transactional
+    public void enter(long instrumentId, NewCalibration form, String by) {
         instruments.instrument(instrumentId);
-        if (doneOn.isAfter(LocalDate.now(clock))) {
+        if (form.doneOn().isAfter(LocalDate.now(clock))) {
             throw new Refusal("doneOn", "A calibration cannot have been done after today.");
         }
-        if (dueOn.isBefore(doneOn)) {
+        if (form.dueOn().isBefore(form.doneOn())) {
             throw new Refusal("dueOn", "The next one cannot be due before this one was done.");
         }
         CalibrationRow row = new CalibrationRow();
         row.instrumentId = instrumentId;
-        row.doneOn = doneOn;
-        row.dueOn = dueOn;
-        row.certificate = certificate;
+        row.doneOn = form.doneOn();
+        row.dueOn = form.dueOn();
+        row.certificate = form.certificate();
+        row.verifiedCapacity =
+                form.verifiedCapacity().isPresent() ? form.verifiedCapacity().getAsDouble() : null;
+        row.fileName = form.paper().name();
+        row.fileType = form.paper().type();
+        row.content = form.paper().content().length == 0 ? null : form.paper().content();
         row.enteredBy = by;
         row.enteredAt = clock.instant();
         calibrations.save(row);
+    }
+
+    /** The certificate's file of a calibration. */
+    public Paper paper(long id) {
+        CalibrationRow row = calibrations.findById(id).orElseThrow(() -> new NotFound("calibration " + id));
+        byte[] content = row.content;
+        if (content == null) {
+            throw new NotFound("a certificate with calibration " + id);
+        }
+        return new Paper(row.fileName, row.fileType, content);
     }
 }

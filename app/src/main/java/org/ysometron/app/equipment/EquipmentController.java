@@ -1,18 +1,24 @@
 package org.ysometron.app.equipment;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
 import org.ysometron.app.equipment.Calibrations.CalibrationView;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.web.Problems;
@@ -22,44 +28,35 @@ import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
 
+/** The register, one piece of equipment, its calibrations and its check standards. */
 @Controller
 class EquipmentController {
 
+    private static final String MAY_CHANGE = "hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')";
+
     private final Instruments instruments;
     private final Calibrations calibrations;
+    private final CheckStandards standards;
 
-    EquipmentController(Instruments instruments, Calibrations calibrations) {
+    EquipmentController(Instruments instruments, Calibrations calibrations, CheckStandards standards) {
         this.instruments = instruments;
         this.calibrations = calibrations;
+        this.standards = standards;
     }
-
-    /** An instrument as typed; calipers have no capacity. */
-    record Form(
-            @Nullable String name,
-            @Nullable String capacity,
-            @Nullable String uncertainty) {}
 
     @GetMapping("/equipment")
     String page(Model model) {
-        return show(model, new Form("", "", ""), new Problems());
+        return show(model, InstrumentForm.BLANK, new Problems());
     }
 
     @PostMapping("/equipment")
-    @PreAuthorize("hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')")
-    String register(Form form, Model model, HttpServletResponse response) {
+    @PreAuthorize(MAY_CHANGE)
+    String register(InstrumentForm form, Model model, HttpServletResponse response) {
         Problems problems = new Problems();
-        String name = problems.text("name", form.name(), "The name", 60, true);
-        boolean calipers = form.capacity() == null || form.capacity().isBlank();
-        double capacity = calipers ? 0 : read("capacity", "Capacity", form.capacity(), Dimension.FORCE, problems);
-        Dimension uncertain = calipers ? Dimension.LENGTH : Dimension.RATIO;
-        double uncertainty = read("uncertainty", "Uncertainty", form.uncertainty(), uncertain, problems);
+        Instruments.NewInstrument read = form.read(problems);
         if (problems.none()) {
             try {
-                if (calipers) {
-                    instruments.registerCalipers(name, uncertainty);
-                } else {
-                    instruments.registerGauge(name, capacity, uncertainty);
-                }
+                instruments.register(read);
                 return "redirect:/equipment";
             } catch (Refusal refusal) {
                 problems.add(refusal);
@@ -70,22 +67,30 @@ class EquipmentController {
     }
 
     @PostMapping("/equipment/calibrations")
-    @PreAuthorize("hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')")
+    @PreAuthorize(MAY_CHANGE)
     String calibrate(
             @RequestParam(defaultValue = "0") long instrument,
             @RequestParam(defaultValue = "") String doneOn,
             @RequestParam(defaultValue = "") String dueOn,
             @RequestParam(defaultValue = "") String certificate,
+            @RequestParam(defaultValue = "") String verified,
+            @RequestParam(required = false) @Nullable MultipartFile file,
             Authentication by,
             Model model,
-            HttpServletResponse response) {
+            HttpServletResponse response)
+            throws IOException {
         Problems problems = new Problems();
         LocalDate done = problems.date("doneOn", doneOn);
         LocalDate due = problems.date("dueOn", dueOn);
         String paper = problems.text("certificate", certificate, "The certificate's number", 120, true);
+        OptionalDouble most = verified.isBlank()
+                ? OptionalDouble.empty()
+                : capacity(
+                        "verified", verified, instruments.instrument(instrument).kind(), problems);
         if (problems.none() && done != null && due != null) {
             try {
-                calibrations.enter(instrument, done, due, paper, by.getName());
+                calibrations.enter(
+                        instrument, new Calibrations.NewCalibration(done, due, paper, most, paper(file)), by.getName());
                 return "redirect:/equipment";
             } catch (Refusal refusal) {
                 problems.add(refusal);
@@ -96,11 +101,117 @@ class EquipmentController {
         model.addAttribute("typedDone", doneOn);
         model.addAttribute("typedDue", dueOn);
         model.addAttribute("typedCertificate", certificate);
-        return show(model, new Form("", "", ""), problems);
+        model.addAttribute("typedVerified", verified);
+        return show(model, InstrumentForm.BLANK, problems);
+    }
+
+    /** The certificate as it was handed over. */
+    @GetMapping("/equipment/calibrations/{id}/certificate")
+    ResponseEntity<byte[]> certificate(@PathVariable long id) {
+        Calibrations.Paper paper = calibrations.paper(id);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(
+                        "Content-Disposition",
+                        "attachment; filename=\"" + paper.name().replaceAll("[^A-Za-z0-9._ -]", "_") + "\"")
+                .body(paper.content());
+    }
+
+    @GetMapping("/equipment/{id}")
+    String one(@PathVariable long id, Model model) {
+        return one(id, new Problems(), Map.of(), model);
+    }
+
+    @PostMapping("/equipment/{id}/rig")
+    @PreAuthorize(MAY_CHANGE)
+    String hang(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String rig,
+            Model model,
+            HttpServletResponse response) {
+        Problems problems = new Problems();
+        String name = problems.text("rig", rig, "The rig", 80, true);
+        if (problems.none()) {
+            instruments.instrument(id);
+            instruments.hang(id, name);
+            return "redirect:/equipment/" + id;
+        }
+        response.setStatus(422);
+        return one(id, problems, Map.of("rig", rig), model);
+    }
+
+    @PostMapping("/equipment/{id}/standards")
+    @PreAuthorize(MAY_CHANGE)
+    String keep(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String standard,
+            @RequestParam(defaultValue = "") String nominal,
+            @RequestParam(defaultValue = "") String tolerance,
+            Model model,
+            HttpServletResponse response) {
+        Problems problems = new Problems();
+        InstrumentView instrument = instruments.instrument(id);
+        String name = problems.text("standard", standard, "The standard's name", 80, true);
+        OptionalDouble value = capacity("nominal", nominal, instrument.kind(), problems);
+        OptionalDouble most = capacity("tolerance", tolerance, instrument.kind(), problems);
+        if (problems.none()) {
+            try {
+                standards.keep(
+                        id,
+                        name,
+                        value.orElseThrow(),
+                        most.orElseThrow(),
+                        InstrumentForm.unit(instrument.kind()).symbol());
+                return "redirect:/equipment/" + id;
+            } catch (Refusal refusal) {
+                problems.add(refusal);
+            }
+        }
+        response.setStatus(422);
+        return one(id, problems, Map.of("standard", standard, "nominal", nominal, "tolerance", tolerance), model);
+    }
+
+    @PostMapping("/equipment/standards/{id}/readings")
+    @PreAuthorize("hasAuthority('ENTRY')")
+    String read(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String reading,
+            Authentication by,
+            Model model,
+            HttpServletResponse response) {
+        long instrument = standards.instrumentOf(id);
+        try {
+            standards.read(id, reading, by.getName(), null);
+            return "redirect:/equipment/" + instrument;
+        } catch (Refusal refusal) {
+            Problems problems = new Problems();
+            problems.add("reading-" + id, refusal.words());
+            response.setStatus(422);
+            return one(instrument, problems, Map.of("reading-" + id, reading), model);
+        }
+    }
+
+    private String one(long id, Problems problems, Map<String, String> typed, Model model) {
+        InstrumentView instrument = instruments.instrument(id);
+        model.addAttribute("instrument", instrument);
+        model.addAttribute("facts", InstrumentForm.facts(instrument));
+        model.addAttribute("calibrations", calibrations.all().getOrDefault(id, List.of()));
+        model.addAttribute("standards", standards.of(id));
+        model.addAttribute("unit", InstrumentForm.unit(instrument.kind()).symbol());
+        model.addAttribute("problems", problems);
+        model.addAttribute("typed", typed);
+        return "equipment/one";
     }
 
     /** An instrument with how its calibration stands today. */
-    record Row(InstrumentView instrument, String calibration, boolean out) {}
+    record Row(
+            InstrumentView instrument,
+            String facts,
+            String capacity,
+            String uncertainty,
+            String calibration,
+            boolean out,
+            boolean suspect) {}
 
     private List<Row> rows() {
         Map<Long, List<CalibrationView>> all = calibrations.all();
@@ -110,31 +221,45 @@ class EquipmentController {
             boolean out = calibrations.today(instrument.id()) == Coverage.OUT;
             rows.add(new Row(
                     instrument,
+                    String.join(", ", InstrumentForm.facts(instrument)),
+                    InstrumentForm.capacity(instrument),
+                    InstrumentForm.uncertainty(instrument),
                     own.isEmpty()
-                            ? "none on record"
+                            ? instrument.kind().station().isPresent() ? "" : "none on record"
                             : (out ? "out of calibration, was due " : "due ")
                                     + own.get(0).dueOn() + ", certificate "
                                     + own.get(0).certificate() + " of "
                                     + own.get(0).doneOn(),
-                    out));
+                    out,
+                    !standards.faults(instrument.id()).isEmpty()));
         }
         return rows;
     }
 
-    private String show(Model model, Form form, Problems problems) {
+    private String show(Model model, InstrumentForm form, Problems problems) {
         model.addAttribute("rows", rows());
         model.addAttribute("form", form);
+        model.addAttribute("kinds", Kind.values());
         model.addAttribute("problems", problems);
         return "equipment/list";
     }
 
-    private static double read(
-            String field, String name, @Nullable String typed, Dimension dimension, Problems problems) {
-        Typed read = Typed.read(name, typed == null ? "" : typed, UnitOfMeasure.working(dimension));
+    private static Calibrations.Paper paper(@Nullable MultipartFile file) throws IOException {
+        if (file == null || file.isEmpty()) {
+            return Calibrations.Paper.NONE;
+        }
+        String name = file.getOriginalFilename() == null ? "certificate" : file.getOriginalFilename();
+        return new Calibrations.Paper(
+                name.length() > 200 ? name.substring(0, 200) : name, "application/octet-stream", file.getBytes());
+    }
+
+    private static OptionalDouble capacity(String field, String typed, Kind kind, Problems problems) {
+        Dimension dimension = InstrumentForm.unit(kind).dimension();
+        Typed read = Typed.read("It", typed, UnitOfMeasure.working(dimension));
         if (read instanceof Typed.Accepted accepted) {
-            return accepted.value();
+            return OptionalDouble.of(accepted.value());
         }
         problems.add(field, ((Typed.Refused) read).problem().beside());
-        return 0;
+        return OptionalDouble.empty();
     }
 }

@@ -13,11 +13,6 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "equipment_instrument")
 class Instrument {
 
-    enum Kind {
-        FORCE_GAUGE,
-        CALIPERS
-    }
-
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
@@ -32,15 +27,22 @@ class Instrument {
 
     double relativeUncertainty;
     double absoluteUncertainty;
+    int places;
 
-    Instrument() {}
+    @Nullable
+    Double resolution;
 
-    Instrument(
-            Kind kind, String name, @Nullable Double capacity, double relativeUncertainty, double absoluteUncertainty) {
-        this.kind = kind;
-        this.name = name;
-        this.capacity = capacity;
-        this.relativeUncertainty = relativeUncertainty;
-        this.absoluteUncertainty = absoluteUncertainty;
-    }
+    @Nullable
+    Double rangeLow;
+
+    String rates;
+
+    @Nullable
+    Double compliance;
+
+    @Nullable
+    Double freeSwingLoss;
+
+    String rig;
+    String note;
 }

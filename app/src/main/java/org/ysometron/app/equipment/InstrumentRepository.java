@@ -5,7 +5,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface InstrumentRepository extends JpaRepository<Instrument, Long> {
 
-    List<Instrument> findByKindOrderByCapacityAscIdAsc(Instrument.Kind kind);
+    List<Instrument> findByKindOrderByCapacityAscIdAsc(Kind kind);
 
     boolean existsByName(String name);
 }

@@ -1,32 +1,82 @@
 package org.ysometron.app.equipment;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.Headroom;
 
-/** The register of force gauges and calipers. */
+/** The equipment register: gauges, calipers, pendulums, fixtures, printers, ovens and the stations of the calendar. */
 @Component
 public class Instruments {
 
     private final InstrumentRepository instruments;
+    private final CalibrationRepository calibrations;
 
-    Instruments(InstrumentRepository instruments) {
+    Instruments(InstrumentRepository instruments, CalibrationRepository calibrations) {
         this.instruments = instruments;
+        this.calibrations = calibrations;
     }
 
     /**
-     * An instrument as other slices see it.
+     * What else is known of a piece of equipment.
      *
-     * @param capacity largest force in N; empty for calipers
-     * @param relativeUncertainty standard uncertainty over the reading, for force gauges
+     * @param places how many steps it holds at once, for stations
+     * @param resolution smallest step of its display, in the capacity's unit, or mm
+     * @param rangeLow below which it is not to be used
+     * @param rates speeds it can do, in words
+     * @param compliance mm/N of frame and fixture together
+     * @param freeSwingLoss J, for pendulums
+     * @param rig frame and grips that a force gauge hangs in; another rig starts another series
+     */
+    public record Facts(
+            int places,
+            OptionalDouble resolution,
+            OptionalDouble rangeLow,
+            String rates,
+            OptionalDouble compliance,
+            OptionalDouble freeSwingLoss,
+            String rig,
+            String note) {
+
+        /** Nothing else is known. */
+        public static final Facts NONE = new Facts(
+                1,
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                "",
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                "",
+                "");
+
+        /** A station that holds so many steps at once. */
+        public static Facts holding(int places, String note) {
+            return new Facts(places, NONE.resolution, NONE.rangeLow, "", NONE.compliance, NONE.freeSwingLoss, "", note);
+        }
+    }
+
+    /**
+     * A piece of equipment as other slices see it.
+     *
+     * @param capacity largest force in N, or the kind's own unit, never more than the newest calibration verified; empty
+     *     for what has none
+     * @param relativeUncertainty standard uncertainty over the reading, for what has a capacity
      * @param absoluteUncertainty standard uncertainty in mm, for calipers
      */
     public record InstrumentView(
-            long id, String name, OptionalDouble capacity, double relativeUncertainty, double absoluteUncertainty) {
+            long id,
+            Kind kind,
+            String name,
+            OptionalDouble capacity,
+            double relativeUncertainty,
+            double absoluteUncertainty,
+            Facts facts) {
 
         /** The gauge as the rule of headroom wants it. */
         public Headroom.Gauge gauge() {
@@ -34,58 +84,135 @@ public class Instruments {
         }
     }
 
+    /** Something about to be registered. */
+    public record NewInstrument(
+            Kind kind,
+            String name,
+            OptionalDouble capacity,
+            double relativeUncertainty,
+            double absoluteUncertainty,
+            Facts facts) {}
+
     /** All force gauges, the smallest first. */
     public List<InstrumentView> gauges() {
-        return instruments.findByKindOrderByCapacityAscIdAsc(Instrument.Kind.FORCE_GAUGE).stream()
-                .map(Instruments::view)
+        return ofKind(Kind.FORCE_GAUGE);
+    }
+
+    /** All of a kind, the smallest first. */
+    public List<InstrumentView> ofKind(Kind kind) {
+        Map<Long, Double> verified = verified();
+        return instruments.findByKindOrderByCapacityAscIdAsc(kind).stream()
+                .map(instrument -> view(instrument, verified))
                 .toList();
     }
 
     /** The calipers in use at the bench. */
     public InstrumentView calipers() {
-        return instruments.findByKindOrderByCapacityAscIdAsc(Instrument.Kind.CALIPERS).stream()
+        return ofKind(Kind.CALIPERS).stream()
                 .findFirst()
-                .map(Instruments::view)
                 .orElseThrow(() -> new Refusal("No calipers are in the equipment register; register one first."));
     }
 
-    /** Every instrument, force gauges first. */
+    /** Everything, kind by kind. */
     public List<InstrumentView> all() {
-        return instruments.findAll().stream().map(Instruments::view).toList();
+        Map<Long, Double> verified = verified();
+        return instruments.findAll().stream()
+                .map(instrument -> view(instrument, verified))
+                .sorted(java.util.Comparator.comparing(InstrumentView::kind).thenComparing(InstrumentView::id))
+                .toList();
     }
 
-    /** One instrument by key. */
+    /** One by key. */
     public InstrumentView instrument(long id) {
-        return instruments.findById(id).map(Instruments::view).orElseThrow(() -> new NotFound("instrument " + id));
+        return instruments
+                .findById(id)
+                .map(instrument -> view(instrument, verified()))
+                .orElseThrow(() -> new NotFound("instrument " + id));
     }
 
-    /** Registers a force gauge. */
+    /** Registers a force gauge of which no more is known. */
     @Transactional
     public InstrumentView registerGauge(String name, double capacity, double relativeUncertainty) {
-        return register(new Instrument(Instrument.Kind.FORCE_GAUGE, name, capacity, relativeUncertainty, 0));
+        return register(new NewInstrument(
+                Kind.FORCE_GAUGE, name, OptionalDouble.of(capacity), relativeUncertainty, 0, Facts.NONE));
     }
 
-    /** Registers calipers. */
+    /** Registers calipers of which no more is known. */
     @Transactional
     public InstrumentView registerCalipers(String name, double absoluteUncertainty) {
-        return register(new Instrument(Instrument.Kind.CALIPERS, name, null, 0, absoluteUncertainty));
+        return register(
+                new NewInstrument(Kind.CALIPERS, name, OptionalDouble.empty(), 0, absoluteUncertainty, Facts.NONE));
     }
 
-    private InstrumentView register(Instrument instrument) {
-        if (instruments.existsByName(instrument.name)) {
-            throw new Refusal("name", "There is already an instrument '" + instrument.name + "'.");
+    /** Registers something. */
+    @Transactional
+    public InstrumentView register(NewInstrument form) {
+        if (instruments.existsByName(form.name())) {
+            throw new Refusal("name", "There is already an instrument '" + form.name() + "'.");
         }
-        return view(instruments.save(instrument));
+        if (form.facts().places() < 1) {
+            throw new Refusal("places", "It holds at least one at once.");
+        }
+        Instrument instrument = new Instrument();
+        instrument.kind = form.kind();
+        instrument.name = form.name();
+        instrument.capacity = orNull(form.capacity());
+        instrument.relativeUncertainty = form.relativeUncertainty();
+        instrument.absoluteUncertainty = form.absoluteUncertainty();
+        instrument.places = form.facts().places();
+        instrument.resolution = orNull(form.facts().resolution());
+        instrument.rangeLow = orNull(form.facts().rangeLow());
+        instrument.rates = form.facts().rates();
+        instrument.compliance = orNull(form.facts().compliance());
+        instrument.freeSwingLoss = orNull(form.facts().freeSwingLoss());
+        instrument.rig = form.facts().rig();
+        instrument.note = form.facts().note();
+        return view(instruments.save(instrument), Map.of());
     }
 
-    private static InstrumentView view(Instrument instrument) {
-        OptionalDouble capacity =
-                instrument.capacity == null ? OptionalDouble.empty() : OptionalDouble.of(instrument.capacity);
+    /** Hangs a gauge in another rig: what is read from now on belongs to a series of its own. */
+    @Transactional
+    public void hang(long id, String rig) {
+        instruments.findById(id).orElseThrow(() -> new NotFound("instrument " + id)).rig = rig;
+    }
+
+    private static @Nullable Double orNull(OptionalDouble value) {
+        return value.isPresent() ? value.getAsDouble() : null;
+    }
+
+    /** Capacity verified by the newest calibration that says one, by instrument. */
+    private Map<Long, Double> verified() {
+        Map<Long, Double> found = new HashMap<>();
+        for (CalibrationRepository.Verified row : calibrations.verified()) {
+            found.putIfAbsent(row.instrumentId(), row.capacity());
+        }
+        return found;
+    }
+
+    private static InstrumentView view(Instrument instrument, Map<Long, Double> verified) {
+        Double most = verified.get(instrument.id);
+        OptionalDouble capacity = instrument.capacity == null
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(most == null ? instrument.capacity : Math.min(instrument.capacity, most));
         return new InstrumentView(
                 instrument.id,
+                instrument.kind,
                 instrument.name,
                 capacity,
                 instrument.relativeUncertainty,
-                instrument.absoluteUncertainty);
+                instrument.absoluteUncertainty,
+                new Facts(
+                        instrument.places,
+                        optional(instrument.resolution),
+                        optional(instrument.rangeLow),
+                        instrument.rates,
+                        optional(instrument.compliance),
+                        optional(instrument.freeSwingLoss),
+                        instrument.rig,
+                        instrument.note));
+    }
+
+    private static OptionalDouble optional(@Nullable Double value) {
+        return value == null ? OptionalDouble.empty() : OptionalDouble.of(value);
     }
 }

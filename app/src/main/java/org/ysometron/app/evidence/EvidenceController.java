@@ -1,5 +1,9 @@
 package org.ysometron.app.evidence;
 
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -8,9 +12,13 @@ import org.ysometron.app.bench.Bench;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.make.Chambers;
+import org.ysometron.app.plan.Methods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.NotFound;
+import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.method.TestMethod;
 
 @Controller
 class EvidenceController {
@@ -22,6 +30,10 @@ class EvidenceController {
     private final Judgements judgements;
     private final Strips strips;
     private final Workings workings;
+    private final ReferenceTests references;
+    private final Chambers chambers;
+    private final Methods methods;
+    private final PlaceMaps places;
 
     EvidenceController(
             Lots lots,
@@ -30,7 +42,15 @@ class EvidenceController {
             Bench bench,
             Judgements judgements,
             Strips strips,
-            Workings workings) {
+            Workings workings,
+            ReferenceTests references,
+            Chambers chambers,
+            Methods methods,
+            PlaceMaps places) {
+        this.places = places;
+        this.references = references;
+        this.chambers = chambers;
+        this.methods = methods;
         this.lots = lots;
         this.products = products;
         this.publications = publications;
@@ -48,7 +68,35 @@ class EvidenceController {
         model.addAttribute("datasheet", publications.publication(lot.datasheetId()));
         model.addAttribute(
                 "strips", judgements.details(lot).stream().map(strips::strip).toList());
+        model.addAttribute("apart", judgements.apart(lot));
+        model.addAttribute("notes", notes(lot));
         return "evidence/evidence";
+    }
+
+    /** What bears on the whole sheet: the reference lot of the same run, what is confounded, deviations from standards. */
+    private List<String> notes(LotView lot) {
+        List<String> notes = new ArrayList<>();
+        Set<Conditions> terms = new LinkedHashSet<>();
+        lots.specimens(lot.id()).forEach(specimen -> terms.add(specimen.conditions()));
+        terms.forEach(conditions -> references
+                .beside(lot, conditions)
+                .ifPresent(words -> notes.add(conditions.orientation().words() + ": " + words)));
+        chambers.confounded(lot).ifPresent(notes::add);
+        terms.stream()
+                .flatMap(conditions -> TestMethod.titled(conditions.method()).stream())
+                .distinct()
+                .forEach(method -> notes.add(methods.of(method).pinned() + ". " + method.accordance() + "."));
+        return notes;
+    }
+
+    /** Strengths by their places on plate and in chamber. */
+    @GetMapping("/lots/{code}/places")
+    String places(@PathVariable String code, Model model) {
+        LotView lot = lots.named(code);
+        model.addAttribute("lot", lot);
+        model.addAttribute("plates", places.plates(lot));
+        model.addAttribute("chambers", places.chambers(lot));
+        return "evidence/places";
     }
 
     @GetMapping("/lots/{code}/evidence/{claimId}/working")

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,8 +19,10 @@ import org.ysometron.app.bench.ReadingsChanged;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.intake.Intake;
 import org.ysometron.app.intake.MaterialResults;
+import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.make.Histories;
 import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Conditions;
@@ -34,14 +35,10 @@ import org.ysometron.core.claim.Property;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.claim.Verification;
-import org.ysometron.core.statistics.CensoredNormal;
-import org.ysometron.core.statistics.Summary;
 
 /** Judges a lot's readings against its claims, and keeps points and verdicts where lists and charts find them fast. */
 @Component
 public class Judgements {
-
-    private static final double CONFIDENCE = 0.95;
 
     private final Bench bench;
     private final Lots lots;
@@ -49,8 +46,8 @@ public class Judgements {
     private final MaterialResults material;
     private final Provisionals provisionals;
     private final SeriesPoints series;
-    private final SeriesRepository seriesTable;
-    private final PointRepository points;
+    private final LotPoints points;
+    private final Histories histories;
     private final StoredJudgementRepository stored;
     private final ApplicationEventPublisher events;
 
@@ -61,8 +58,8 @@ public class Judgements {
             MaterialResults material,
             Provisionals provisionals,
             SeriesPoints series,
-            SeriesRepository seriesTable,
-            PointRepository points,
+            LotPoints points,
+            Histories histories,
             StoredJudgementRepository stored,
             ApplicationEventPublisher events) {
         this.bench = bench;
@@ -71,8 +68,8 @@ public class Judgements {
         this.material = material;
         this.provisionals = provisionals;
         this.series = series;
-        this.seriesTable = seriesTable;
         this.points = points;
+        this.histories = histories;
         this.stored = stored;
         this.events = events;
     }
@@ -134,9 +131,7 @@ public class Judgements {
 
     /** The series a lot has a point on. */
     public Set<Long> seriesOf(long lotId) {
-        Set<Long> ids = new HashSet<>();
-        points.findByLotId(lotId).forEach(point -> ids.add(point.seriesId));
-        return ids;
+        return points.seriesOf(lotId);
     }
 
     @EventListener
@@ -150,29 +145,22 @@ public class Judgements {
     public void rebuild(long lotId) {
         LotView lot = lots.lot(lotId);
         Sets sets = sets(lot);
-        Set<Long> touched = new HashSet<>(seriesOf(lotId));
-        points.deleteOfLot(lotId);
         stored.deleteOfLot(lotId);
-        for (LotEvidence set : sets.counted()) {
-            point(set.evidence(Property.TENSILE_STRENGTH, Optional.empty()))
-                    .ifPresent(found -> touched.add(store(lot, Property.TENSILE_STRENGTH, set.conditions(), found)));
-            ratio(set, sets.counted())
-                    .ifPresent(found -> touched.add(store(lot, Property.UPRIGHT_FLAT_RATIO, set.conditions(), found)));
+        if (lot.state() == LotState.RETAINED) {
+            // A reference lot is no lot of the product's chart; it has one of its own.
+            return;
         }
-        for (LotEvidence set : sets.measured) {
-            for (Property side : List.of(Property.SECTION_WIDTH, Property.SECTION_THICKNESS)) {
-                point(set.evidence(side, Optional.empty()))
-                        .ifPresent(found -> touched.add(store(lot, side, set.conditions(), found)));
-            }
-        }
-        for (MaterialResults.Result result : material.of(lot)) {
-            point(Evidence.of(result.values()))
-                    .ifPresent(found -> touched.add(store(lot, result.property(), result.conditions(), found)));
-        }
+        Set<Long> touched = points.rebuild(lot, sets.counted(), sets.measured, material.of(lot));
         for (Claim claim : publications.claims(lot.datasheetId())) {
             store(lot, detail(lot, claim, sets));
         }
         events.publishEvent(new EvidenceChanged(lotId, touched));
+    }
+
+    @EventListener
+    @Transactional
+    public void onMaking(Histories.MakingChanged change) {
+        rebuild(change.lotId());
     }
 
     @EventListener
@@ -202,7 +190,10 @@ public class Judgements {
 
     private Sets sets(LotView lot) {
         List<SpecimenRecord> records = bench.records(lot.id());
-        return new Sets(LotEvidence.of(records, provisionals.reasons(lot, records)), LotEvidence.of(records, Map.of()));
+        Map<Long, String> states =
+                histories.states(records.stream().map(SpecimenRecord::specimen).toList());
+        return new Sets(
+                LotEvidence.of(records, provisionals.reasons(lot, records), states), LotEvidence.ofSizes(records));
     }
 
     // ---- judging -----------------------------------------------------------------------------------------------
@@ -222,6 +213,7 @@ public class Judgements {
                     claim, Verification.ofMean(claim.requirement(), Evidence.of()), List.of(), earlier, List.of());
         }
         LotEvidence set = best.get();
+        earlier = series.before(lot, claim.property(), set.conditions(), set.setup());
         List<Mismatch> mismatches = claim.conditions().compare(set.conditions());
         Evidence evidence = set.evidence(claim.property(), series.pooledScatter(earlier));
         boolean blocked = mismatches.stream().anyMatch(Mismatch::blocking);
@@ -232,13 +224,32 @@ public class Judgements {
         return new Detail(claim, provisional(judgement, set), set.records(), rival ? List.of() : earlier, mismatches);
     }
 
+    /** What of a lot was tested under one claim's terms but in another set-up, and so is not in its verdict. */
+    @Transactional(readOnly = true)
+    public List<Apart> apart(LotView lot) {
+        List<Apart> apart = new ArrayList<>();
+        List<LotEvidence> tested = sets(lot).tested;
+        Map<Conditions, List<LotEvidence>> byTerms = new java.util.LinkedHashMap<>();
+        tested.stream().filter(set -> set.tested() > 0).forEach(set -> byTerms.computeIfAbsent(
+                        set.conditions(), key -> new ArrayList<>())
+                .add(set));
+        byTerms.forEach((conditions, list) -> {
+            if (list.size() > 1) {
+                apart.add(Apart.of(conditions, list));
+            }
+        });
+        return apart;
+    }
+
     /** The set that differs least from the claim's terms; one that counts before one that is provisional. */
     private static Optional<LotEvidence> best(Claim claim, List<LotEvidence> sets) {
         return sets.stream()
                 .filter(set ->
                         set.conditions().orientation() == claim.conditions().orientation())
                 .min(Comparator.comparingInt((LotEvidence set) ->
-                        2 * weight(claim.conditions().compare(set.conditions())) + (set.counts() ? 0 : 1)));
+                                2 * weight(claim.conditions().compare(set.conditions())) + (set.counts() ? 0 : 1))
+                        // Of several printers or rigs the one with most specimens speaks; they are never pooled.
+                        .thenComparing(set -> -set.tested()));
     }
 
     private Judgement judge(Claim claim, Evidence evidence) {
@@ -295,7 +306,7 @@ public class Judgements {
         Conditions upright = claim.conditions();
         Conditions flat = upright.turned(Orientation.XY);
         LotEvidence ups = setOf(sets, upright);
-        LotEvidence flats = setOf(sets, flat);
+        LotEvidence flats = LotPoints.setOf(sets, flat, ups.setup());
         List<SpecimenRecord> above = ups.records();
         List<SpecimenRecord> below = flats.records();
         List<SpecimenRecord> both = new ArrayList<>(above);
@@ -312,64 +323,11 @@ public class Judgements {
     private static LotEvidence setOf(List<LotEvidence> sets, Conditions conditions) {
         return sets.stream()
                 .filter(set -> set.conditions().equals(conditions))
-                .min(Comparator.comparing(set -> !set.counts()))
+                .min(Comparator.comparing((LotEvidence set) -> !set.counts()).thenComparing(set -> -set.tested()))
                 .orElse(new LotEvidence(conditions, List.of()));
     }
 
-    // ---- points ------------------------------------------------------------------------------------------------
-
-    private record Found(int n, double mean, @Nullable Double sd, int bounds) {}
-
-    /** A lot's point: the mean of its values; with bounds among them the estimate that respects them, else none. */
-    private static Optional<Found> point(Evidence evidence) {
-        double[] values = evidence.values();
-        double[] bounds = evidence.bounds();
-        if (values.length == 0) {
-            return Optional.empty();
-        }
-        Summary summary = Summary.of(values);
-        Double sd = summary.sd().isPresent() ? summary.sd().getAsDouble() : null;
-        if (bounds.length == 0) {
-            return Optional.of(new Found(values.length, summary.mean(), sd, 0));
-        }
-        if (sd == null || sd == 0) {
-            return Optional.empty();
-        }
-        CensoredNormal fit = CensoredNormal.fit(values, bounds, CONFIDENCE);
-        return Optional.of(new Found(evidence.n(), fit.mean(), fit.sd(), bounds.length));
-    }
-
-    private static Optional<Found> ratio(LotEvidence set, List<LotEvidence> sets) {
-        if (set.conditions().orientation() != Orientation.ZX) {
-            return Optional.empty();
-        }
-        Conditions flat = set.conditions().turned(Orientation.XY);
-        Evidence above = set.evidence(Property.TENSILE_STRENGTH, Optional.empty());
-        Evidence below = setOf(sets, flat).evidence(Property.TENSILE_STRENGTH, Optional.empty());
-        boolean plain = above.bounds().length + below.bounds().length == 0;
-        if (!plain || above.n() == 0 || below.n() == 0) {
-            return Optional.empty();
-        }
-        double ratio =
-                Summary.of(above.values()).mean() / Summary.of(below.values()).mean();
-        return Optional.of(new Found(Math.min(above.n(), below.n()), ratio, null, 0));
-    }
-
-    private long store(LotView lot, Property property, Conditions conditions, Found found) {
-        long id = series.find(lot, property, conditions)
-                .map(SeriesPoints.SeriesView::id)
-                .orElseGet(() -> seriesTable.save(new Series(lot.productId(), lot.colour(), property, conditions)).id);
-        Point point = new Point();
-        point.seriesId = id;
-        point.lotId = lot.id();
-        point.madeOn = lot.madeOn();
-        point.n = found.n();
-        point.mean = found.mean();
-        point.sd = found.sd();
-        point.bounds = found.bounds();
-        points.save(point);
-        return id;
-    }
+    // ---- storing -----------------------------------------------------------------------------------------------
 
     private void store(LotView lot, Detail detail) {
         Judgement judgement = detail.judgement();

@@ -7,7 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.ysometron.app.bench.Quantity;
+import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence;
@@ -20,35 +23,79 @@ import org.ysometron.core.method.Result;
  * What one lot's specimens under one set of conditions gave, property by property.
  *
  * @param conditions the terms they were tested under
+ * @param setup printer, recipe, maker, rig, rework; empty when nobody said
  * @param records the specimens, tested or not
  * @param provisional why their strengths do not count; empty when they do
  */
-record LotEvidence(Conditions conditions, List<SpecimenRecord> records, List<String> provisional) {
+record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> records, List<String> provisional) {
 
-    private record Key(Conditions conditions, List<String> provisional) {}
+    private record Key(Conditions conditions, String setup, List<String> provisional) {}
 
-    /** Specimens that all count. */
+    /** Specimens of one set-up that all count. */
     LotEvidence(Conditions conditions, List<SpecimenRecord> records) {
-        this(conditions, records, List.of());
+        this(conditions, "", records, List.of());
     }
 
     /**
      * The lot's specimens by their conditions, in order of their sets. What was made of wet material, or tested early, is
      * never pooled with what was not.
      *
+     * <p>Neither are specimens of two printers, recipes, makers or rigs, nor those with and without rework: a machine is a
+     * level, and n counts one level's specimens.
+     *
      * @param provisional why the results of a set do not count, by the set's key
+     * @param states what keeps single specimens apart, by their key
      */
-    static List<LotEvidence> of(List<SpecimenRecord> records, Map<Long, List<String>> provisional) {
+    static List<LotEvidence> of(
+            List<SpecimenRecord> records, Map<Long, List<String>> provisional, Map<Long, String> states) {
         Map<Key, List<SpecimenRecord>> byKey = new LinkedHashMap<>();
+        Map<Long, String> rigs = new HashMap<>();
+        records.forEach(record -> record.force()
+                .ifPresent(force -> rigs.putIfAbsent(record.specimen().setId(), force.rig())));
         for (SpecimenRecord record : records) {
             Key key = new Key(
                     record.specimen().conditions(),
+                    setup(record, rigs, states),
                     provisional.getOrDefault(record.specimen().setId(), List.of()));
             byKey.computeIfAbsent(key, k -> new ArrayList<>()).add(record);
         }
         return byKey.entrySet().stream()
-                .map(entry -> new LotEvidence(entry.getKey().conditions, entry.getValue(), entry.getKey().provisional))
+                .map(entry -> new LotEvidence(
+                        entry.getKey().conditions, entry.getKey().setup, entry.getValue(), entry.getKey().provisional))
                 .toList();
+    }
+
+    /** The same by terms, printer, recipe and maker alone: a size is a size, wet or dry, in whatever rig. */
+    static List<LotEvidence> ofSizes(List<SpecimenRecord> records) {
+        Map<Key, List<SpecimenRecord>> byKey = new LinkedHashMap<>();
+        for (SpecimenRecord record : records) {
+            Key key = new Key(record.specimen().conditions(), record.specimen().setup(), List.of());
+            byKey.computeIfAbsent(key, k -> new ArrayList<>()).add(record);
+        }
+        return byKey.entrySet().stream()
+                .map(entry ->
+                        new LotEvidence(entry.getKey().conditions, entry.getKey().setup, entry.getValue(), List.of()))
+                .toList();
+    }
+
+    /** Printer, recipe and maker, the rig it was broken in, and what was done to it: empty when nobody said. */
+    private static String setup(SpecimenRecord record, Map<Long, String> rigs, Map<Long, String> states) {
+        // A specimen not broken yet is expected in the rig of its set.
+        String rig = record.force()
+                .map(ReadingView::rig)
+                .orElse(rigs.getOrDefault(record.specimen().setId(), ""));
+        return Stream.of(
+                        record.specimen().setup(),
+                        rig,
+                        states.getOrDefault(record.specimen().id(), ""))
+                .filter(part -> !part.isEmpty())
+                .collect(Collectors.joining("; "));
+    }
+
+    /** How many of its specimens were tested. */
+    int tested() {
+        return (int)
+                records.stream().filter(record -> record.force().isPresent()).count();
     }
 
     /** Whether its strengths count. */

@@ -26,4 +26,5 @@ class Point {
     Double sd;
 
     int bounds;
+    double takenOff;
 }

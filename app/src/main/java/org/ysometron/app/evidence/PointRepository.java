@@ -9,6 +9,10 @@ import org.springframework.data.jpa.repository.Query;
 
 interface PointRepository extends JpaRepository<Point, Long> {
 
+    long countBySeriesId(long seriesId);
+
+    List<Point> findBySeriesId(long seriesId);
+
     @Query("""
             select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd)
             from Point p where p.seriesId = :series order by p.madeOn, p.lotId

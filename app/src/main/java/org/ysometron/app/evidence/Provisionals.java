@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,7 +22,8 @@ import org.ysometron.app.intake.MaterialStates;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
-import org.ysometron.app.product.Products;
+import org.ysometron.app.make.Boughts;
+import org.ysometron.app.make.Climates;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.material.Conditioning.Age;
 
@@ -35,13 +37,15 @@ public class Provisionals {
     private final MaterialStates states;
     private final Bench bench;
     private final Lots lots;
-    private final Products products;
+    private final Climates climates;
+    private final Boughts boughts;
 
-    Provisionals(MaterialStates states, Bench bench, Lots lots, Products products) {
+    Provisionals(MaterialStates states, Bench bench, Lots lots, Climates climates, Boughts boughts) {
+        this.climates = climates;
+        this.boughts = boughts;
         this.lots = lots;
         this.states = states;
         this.bench = bench;
-        this.products = products;
     }
 
     /**
@@ -55,7 +59,8 @@ public class Provisionals {
     Map<Long, List<String>> reasons(LotView lot, List<SpecimenRecord> records) {
         Map<Long, List<String>> reasons = new HashMap<>();
         states.of(List.of(lot)).values().forEach(set -> wet(set, reasons));
-        early(products.product(lot.productId()).conditioningHours(), records, reasons);
+        early(lot, records, reasons);
+        held(records.stream().map(record -> record.specimen().setId()).collect(Collectors.toSet()), reasons);
         return reasons;
     }
 
@@ -66,8 +71,10 @@ public class Provisionals {
     }
 
     /** Sets that were to be conditioned and were tested before they were, or nobody knows. */
-    private static void early(double hours, List<SpecimenRecord> records, Map<Long, List<String>> reasons) {
+    private void early(LotView lot, List<SpecimenRecord> records, Map<Long, List<String>> reasons) {
         Map<Long, String> found = new HashMap<>();
+        Map<Long, LocalDateTime> readies = climates.ready(
+                lot, records.stream().map(SpecimenRecord::specimen).toList());
         for (SpecimenRecord record : records) {
             boolean tested = record.force().isPresent();
             if (!tested || record.specimen().conditions().conditioning() != Conditioning.CONDITIONED) {
@@ -75,12 +82,11 @@ public class Provisionals {
             }
             LocalDateTime at =
                     LocalDateTime.ofInstant(record.force().orElseThrow().enteredAt(), ZoneId.systemDefault());
-            Optional<LocalDateTime> started =
-                    Optional.ofNullable(record.specimen().conditionedFrom());
-            Age age = org.ysometron.core.material.Conditioning.age(started, hours, at);
+            Optional<LocalDateTime> ready =
+                    Optional.ofNullable(readies.get(record.specimen().setId()));
+            Age age = Climates.age(ready, at);
             if (age == Age.EARLY) {
-                LocalDateTime earliest =
-                        org.ysometron.core.material.Conditioning.earliest(started.orElseThrow(), hours);
+                LocalDateTime earliest = ready.orElseThrow();
                 found.put(
                         record.specimen().setId(),
                         "tested early: conditioned from "
@@ -91,6 +97,12 @@ public class Provisionals {
         }
         found.forEach((set, reason) ->
                 reasons.computeIfAbsent(set, id -> new ArrayList<>()).add(reason));
+    }
+
+    /** Sets from an outside service that nobody has looked at, or that were refused. */
+    private void held(Set<Long> setIds, Map<Long, List<String>> reasons) {
+        boughts.held(setIds).forEach((set, reason) -> reasons.computeIfAbsent(set, id -> new ArrayList<>())
+                .add(reason));
     }
 
     /** The sets of several lots that do not count and that nothing stands in for, with what to do. */
@@ -116,8 +128,9 @@ public class Provisionals {
             own.keySet().stream().map(wet::get).filter(Objects::nonNull).forEach(set -> wet(set, reasons));
             List<SpecimenRecord> tested = records.getOrDefault(lot.id(), List.of());
             if (!tested.isEmpty()) {
-                early(products.product(lot.productId()).conditioningHours(), tested, reasons);
+                early(lot, tested, reasons);
             }
+            held(own.keySet(), reasons);
             List<Provisional> left = own.entrySet().stream()
                     .filter(set -> reasons.containsKey(set.getKey()) && !isReplaced(set.getValue(), own, reasons))
                     .map(set -> provisional(
@@ -148,6 +161,10 @@ public class Provisionals {
         return state != null && !state.state().dry()
                 ? new Provisional(labels, state.state().reasons(), state.state().remedy())
                 : new Provisional(
-                        labels, why, "Condition a new set for the hours that the product asks for, and test that.");
+                        labels,
+                        why,
+                        why.stream().anyMatch(reason -> reason.startsWith("bought in"))
+                                ? "Inspect it on the lot's page of making, or test a set of another origin."
+                                : "Condition a new set for the hours that the product asks for, and test that.");
     }
 }

@@ -41,10 +41,12 @@ class Series {
     double rate;
     String design;
     String process;
+    String setup;
 
     Series() {}
 
-    Series(long productId, String colour, Property property, Conditions conditions) {
+    Series(long productId, String colour, Property property, Conditions conditions, String setup) {
+        this.setup = setup;
         this.productId = productId;
         this.colour = colour;
         this.property = property;
@@ -59,6 +61,6 @@ class Series {
 
     SeriesPoints.SeriesView view() {
         Conditions conditions = new Conditions(method, basis, orientation, conditioning, rate, design, process);
-        return new SeriesPoints.SeriesView(id, productId, colour, property, conditions);
+        return new SeriesPoints.SeriesView(id, productId, colour, property, conditions, setup);
     }
 }

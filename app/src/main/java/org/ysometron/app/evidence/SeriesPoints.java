@@ -1,8 +1,11 @@
 package org.ysometron.app.evidence;
 
 import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
@@ -23,18 +26,21 @@ public class SeriesPoints implements EarlierLots {
 
     private final SeriesRepository series;
     private final PointRepository points;
+    private final BridgeRepository bridges;
 
-    SeriesPoints(SeriesRepository series, PointRepository points) {
+    SeriesPoints(SeriesRepository series, PointRepository points, BridgeRepository bridges) {
+        this.bridges = bridges;
         this.series = series;
         this.points = points;
     }
 
     /** A series and what makes it one. */
-    public record SeriesView(long id, long productId, String colour, Property property, Conditions conditions) {
+    public record SeriesView(
+            long id, long productId, String colour, Property property, Conditions conditions, String setup) {
 
         /** Property, orientation and colour. */
         public String title() {
-            return Claim.titleOf(property, conditions) + ", " + colour;
+            return Claim.titleOf(property, conditions) + ", " + colour + (setup.isEmpty() ? "" : ", " + setup);
         }
     }
 
@@ -50,8 +56,18 @@ public class SeriesPoints implements EarlierLots {
             double mean,
             @Nullable Double sd) {}
 
-    /** All series of a product. */
+    /** The series of a product that have a chart: not those that share the chart of the one before. */
     public List<SeriesView> ofProduct(long productId) {
+        Set<Long> joined = new HashSet<>();
+        List<SeriesView> all = everyOf(productId);
+        bridges.findByNewSeriesIdIn(all.stream().map(SeriesView::id).toList()).stream()
+                .filter(Bridge::joins)
+                .forEach(bridge -> joined.add(bridge.newSeriesId));
+        return all.stream().filter(view -> !joined.contains(view.id())).toList();
+    }
+
+    /** All series of a product. */
+    List<SeriesView> everyOf(long productId) {
         return series.findByProductIdOrderByColourAscPropertyAscOrientationAscIdAsc(productId).stream()
                 .map(Series::view)
                 .toList();
@@ -67,12 +83,36 @@ public class SeriesPoints implements EarlierLots {
         return points.ofSeries(seriesId);
     }
 
-    /** The series of a property of this lot's product and colour under these conditions; empty when no lot has a point. */
+    /**
+     * The series of a property of this lot's product and colour under these conditions; empty when no lot has a point. Of
+     * several set-ups the one with most lots.
+     */
     public Optional<SeriesView> find(LotView lot, Property property, Conditions conditions) {
+        List<SeriesView> found = under(lot, property, conditions);
+        return found.size() < 2
+                ? found.stream().findFirst()
+                : found.stream().max(Comparator.comparingLong(candidate -> points.countBySeriesId(candidate.id())));
+    }
+
+    /** The same in one set-up. */
+    Optional<SeriesView> find(LotView lot, Property property, Conditions conditions, String setup) {
+        return under(lot, property, conditions).stream()
+                .filter(candidate -> candidate.setup().equals(setup))
+                .findFirst();
+    }
+
+    private List<SeriesView> under(LotView lot, Property property, Conditions conditions) {
         return series.findByProductIdAndColourAndProperty(lot.productId(), lot.colour(), property).stream()
                 .map(Series::view)
                 .filter(candidate -> candidate.conditions().equals(conditions))
-                .findFirst();
+                .toList();
+    }
+
+    /** The points of the lots made before this one in its own set-up, newest first; of any set-up when that has none. */
+    List<PointView> before(LotView lot, Property property, Conditions conditions, String setup) {
+        return find(lot, property, conditions, setup)
+                .map(found -> points.before(found.id(), lot.madeOn(), lot.id(), Limit.of(LOOK_BACK)))
+                .orElse(List.of());
     }
 
     /** The points of the lots made before this one, newest first. */

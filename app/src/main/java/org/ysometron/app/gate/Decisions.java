@@ -142,6 +142,9 @@ public class Decisions {
             return before.get();
         }
         LotView lot = lots.lockUndecided(wanted.id());
+        if (lot.state() == LotState.RETAINED) {
+            throw new Refusal("disposition", "Lot " + lot.code() + " is kept as reference; nothing is decided on it.");
+        }
         List<Block> refusals = Gate.refusals(disposition, blocks(lot), by, enterers(lot.id()));
         if (!refusals.isEmpty()) {
             throw new Blocked(refusals);

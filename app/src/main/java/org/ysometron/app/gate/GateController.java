@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.plan.Due;
 import org.ysometron.app.product.Products;
 import org.ysometron.core.gate.Block;
 
@@ -27,15 +28,18 @@ import org.ysometron.core.gate.Block;
 class GateController {
 
     private static final int PAGE = 25;
+    private static final int DUE_SHOWN = 6;
     private static final Set<LotState> UNDECIDED = Set.of(LotState.WAITING, LotState.HELD);
     private static final Set<LotState> DECIDED = Set.of(LotState.RELEASED, LotState.REJECTED);
 
     private final Lots lots;
     private final Products products;
     private final Decisions decisions;
+    private final Due due;
     private final Clock clock;
 
-    GateController(Lots lots, Products products, Decisions decisions, Clock clock) {
+    GateController(Lots lots, Products products, Decisions decisions, Due due, Clock clock) {
+        this.due = due;
         this.lots = lots;
         this.products = products;
         this.decisions = decisions;
@@ -62,7 +66,7 @@ class GateController {
             Authentication who,
             Model model) {
         if (!find.isBlank()) {
-            return "redirect:/lots/" + lots.named(find.strip()).code();
+            return "redirect:" + found(find.strip());
         }
         Lots.LotPage found = lots.page(UNDECIDED, page, PAGE, true);
         Map<Long, List<Block>> blocks = decisions.blocks(found.lots());
@@ -76,8 +80,16 @@ class GateController {
                 .toList();
         model.addAttribute("rows", rows);
         model.addAttribute("found", found);
+        model.addAttribute("due", due.all().stream().limit(DUE_SHOWN).toList());
         model.addAttribute("noProducts", products.all().isEmpty());
         return "gate/gate";
+    }
+
+    /** A lot by its code, or the bench with the specimen whose label was read. */
+    private String found(String typed) {
+        return lots.coded(typed)
+                .map(specimen -> "/lots/" + lots.lot(specimen.lotId()).code() + "/bench?specimen=" + specimen.label())
+                .orElseGet(() -> "/lots/" + lots.named(typed).code());
     }
 
     @GetMapping("/decided")

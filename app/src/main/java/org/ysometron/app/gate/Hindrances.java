@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.Sizes;
 import org.ysometron.app.evidence.Provisionals;
 import org.ysometron.app.intake.SizeGate;
 import org.ysometron.app.lot.LotView;
@@ -29,6 +30,7 @@ class Hindrances {
     private final Words words;
     private final SizeGate sizes;
     private final Provisionals provisionals;
+    private final Sizes gross;
     private final Bench bench;
 
     Hindrances(
@@ -37,7 +39,9 @@ class Hindrances {
             Words words,
             SizeGate sizes,
             Provisionals provisionals,
+            Sizes gross,
             Bench bench) {
+        this.gross = gross;
         this.bench = bench;
         this.products = products;
         this.publications = publications;
@@ -53,6 +57,8 @@ class Hindrances {
         List<Words.WordView> given = words.of(ids);
         Set<Long> mayLeave = given(given, Words.Kind.WITHDRAWN_PRODUCT);
         Set<Long> trusted = given(given, Words.Kind.OUT_OF_CALIBRATION);
+        Set<Long> sized = given(given, Words.Kind.SIZE_GATE);
+        Map<Long, List<String>> off = gross.gross(ids);
         Map<Long, List<String>> outs = bench.outOfCalibration(ids);
         Map<Long, List<Provisionals.Provisional>> untold = provisionals.of(lots);
         Map<Long, Products.ProductView> known = new HashMap<>();
@@ -65,6 +71,9 @@ class Hindrances {
                 blocks.add(Gate.withdrawn(product.name(), product.lifeReason()));
             }
             stops.getOrDefault(lot.id(), List.of()).forEach(stop -> blocks.add(Gate.sizeGate(stop)));
+            if (!sized.contains(lot.id())) {
+                off.getOrDefault(lot.id(), List.of()).forEach(stop -> blocks.add(Gate.sizeGate(stop)));
+            }
             if (!trusted.contains(lot.id())) {
                 outs.getOrDefault(lot.id(), List.of()).forEach(out -> blocks.add(Gate.outOfCalibration(out)));
             }

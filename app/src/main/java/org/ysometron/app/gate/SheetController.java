@@ -26,6 +26,7 @@ import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SetForm;
 import org.ysometron.app.lot.Words;
+import org.ysometron.app.plan.Plans;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.Problems;
@@ -44,6 +45,7 @@ class SheetController {
     private final Products products;
     private final Publications publications;
     private final Samples samples;
+    private final Plans plans;
     private final Words words;
     private final MaterialResults material;
     private final Bench bench;
@@ -56,6 +58,7 @@ class SheetController {
             Products products,
             Publications publications,
             Samples samples,
+            Plans plans,
             Words words,
             MaterialResults material,
             Bench bench,
@@ -66,6 +69,7 @@ class SheetController {
         this.products = products;
         this.publications = publications;
         this.samples = samples;
+        this.plans = plans;
         this.words = words;
         this.material = material;
         this.bench = bench;
@@ -89,6 +93,7 @@ class SheetController {
         boolean resin = products.product(lot.productId()).family() == Family.RESIN;
         SetForm.show(model, SetForm.blank(), samples.of(lot.id()), resin, new Problems());
         model.addAttribute("intake", intakeLines(lot));
+        model.addAttribute("planned", plans.ofLot(lot.id()).orElse(null));
         return "gate/sheet";
     }
 

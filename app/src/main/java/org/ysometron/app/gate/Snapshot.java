@@ -31,6 +31,7 @@ record Snapshot(
         String datasheetValidFrom,
         List<ClaimLine> claims,
         List<SpecimenLine> specimens,
+        List<String> methods,
         List<MaterialLine> material,
         List<String> samples,
         List<String> words,
@@ -43,12 +44,13 @@ record Snapshot(
         String decidedAt,
         String software) {
 
-    static final int FORMAT = 2;
+    static final int FORMAT = 3;
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
-    /** A record of format 1 had no intake in it. */
+    /** A record of format 1 had no intake in it, one of format 2 named no method's parameters. */
     Snapshot {
+        methods = orEmpty(methods);
         material = orEmpty(material);
         samples = orEmpty(samples);
         words = orEmpty(words);

@@ -21,11 +21,13 @@ import org.ysometron.app.intake.MaterialStates;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.Words;
+import org.ysometron.app.plan.Methods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.method.Result;
+import org.ysometron.core.method.TestMethod;
 
 /** Gathers what a decision rests on. */
 @Component
@@ -43,6 +45,7 @@ class Snapshots {
     private final SeriesPoints series;
     private final Baselines baselines;
     private final Signals signals;
+    private final Methods methods;
 
     Snapshots(
             Products products,
@@ -56,7 +59,9 @@ class Snapshots {
             Judgements judgements,
             SeriesPoints series,
             Baselines baselines,
-            Signals signals) {
+            Signals signals,
+            Methods methods) {
+        this.methods = methods;
         this.products = products;
         this.publications = publications;
         this.material = material;
@@ -88,6 +93,7 @@ class Snapshots {
                 datasheet.validFrom().toString(),
                 judgements.details(lot).stream().map(Snapshots::claim).toList(),
                 bench.records(lot.id()).stream().map(Snapshots::specimen).toList(),
+                methods(lot),
                 material(lot),
                 samples.of(lot.id()).stream()
                         .map(sample -> sample.label() + ", " + sample.place().words() + ", drawn by " + sample.drawnBy()
@@ -109,6 +115,16 @@ class Snapshots {
                 by,
                 at,
                 "Ysometron 0.1.0");
+    }
+
+    /** Every method used, with its pinned parameters and what deviates from the standard cited. */
+    private List<String> methods(LotView lot) {
+        return bench.records(lot.id()).stream()
+                .map(record -> record.specimen().conditions().method())
+                .distinct()
+                .flatMap(title -> TestMethod.titled(title).stream())
+                .map(method -> methods.of(method).pinned() + ". " + method.accordance())
+                .toList();
     }
 
     private static Snapshot.ClaimLine claim(Judgements.Detail detail) {
@@ -137,7 +153,15 @@ class Snapshots {
         Optional<Result> strength = record.strength();
         return new Snapshot.SpecimenLine(
                 record.specimen().label(),
-                record.specimen().conditions().words(),
+                record.specimen().conditions().words()
+                        + (record.specimen().setup().isEmpty()
+                                ? ""
+                                : ", " + record.specimen().setup())
+                        + record.force()
+                                .map(ReadingView::rig)
+                                .filter(rig -> !rig.isEmpty())
+                                .map(rig -> ", " + rig)
+                                .orElse(""),
                 strength.map(result -> result.kind().name()).orElse("NOT_TESTED"),
                 strength.map(Result::value).orElse(null),
                 strength.map(Result::unit).orElse(""),

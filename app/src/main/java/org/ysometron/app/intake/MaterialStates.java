@@ -80,6 +80,27 @@ public class MaterialStates {
         return states;
     }
 
+    /** Whether the material of several lots is on record as dried, or need not be. */
+    @Transactional(readOnly = true)
+    public Map<Long, Boolean> isDry(Collection<LotView> wanted) {
+        Map<Long, Boolean> dry = new HashMap<>();
+        List<LotView> hygroscopic = new java.util.ArrayList<>();
+        for (LotView lot : wanted) {
+            boolean takesUpWater = products.product(lot.productId()).hygroscopic();
+            dry.put(lot.id(), !takesUpWater);
+            if (takesUpWater) {
+                hygroscopic.add(lot);
+            }
+        }
+        if (hygroscopic.isEmpty()) {
+            return dry;
+        }
+        intake.records(hygroscopic, Set.of(RecordKind.DRYING)).stream()
+                .filter(Intake.RecordView::live)
+                .forEach(record -> dry.put(record.lotId(), true));
+        return dry;
+    }
+
     /** What the lot's datasheet asks for; empty when it does not say. */
     Optional<Drying> need(LotView lot) {
         Products.ProductView product = products.product(lot.productId());

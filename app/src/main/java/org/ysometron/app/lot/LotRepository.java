@@ -14,6 +14,8 @@ interface LotRepository extends JpaRepository<Lot, Long> {
 
     Optional<Lot> findByCode(String code);
 
+    long countByProductIdAndIdLessThanEqual(long productId, long id);
+
     boolean existsByCode(String code);
 
     List<Lot> findByProductIdAndStateIn(long productId, Collection<LotState> states);

@@ -5,7 +5,9 @@ public enum LotState {
     WAITING("waiting"),
     HELD("held"),
     RELEASED("released"),
-    REJECTED("rejected");
+    REJECTED("rejected"),
+    /** Kept to be tested beside other lots; never decided. */
+    RETAINED("kept as reference");
 
     private final String words;
 
@@ -18,8 +20,8 @@ public enum LotState {
         return words;
     }
 
-    /** Whether readings may still be entered and a decision is still due. */
+    /** Whether readings may still be entered. */
     public boolean isUndecided() {
-        return this == WAITING || this == HELD;
+        return this == WAITING || this == HELD || this == RETAINED;
     }
 }

@@ -6,8 +6,10 @@ import java.time.LocalDateTime;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Component;
@@ -20,6 +22,9 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.plan.PlannedTest;
+import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.publication.Publication;
 
 /** Lots and their specimens. */
@@ -29,13 +34,20 @@ public class Lots {
     /** Specimens of one set at the most; more is a slip of the keyboard. */
     public static final int LARGEST_SET = 60;
 
+    /** Undecided lots that a calendar looks at; the oldest first. */
+    public static final int MOST_PLANNED = 60;
+
     private final LotRepository lots;
     private final SpecimenSetRepository sets;
     private final SpecimenRepository specimens;
     private final RawMaterialRepository raws;
     private final Products products;
     private final Publications publications;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
+
+    /** A lot was entered. */
+    public record LotEntered(long lotId) {}
 
     Lots(
             LotRepository lots,
@@ -44,7 +56,9 @@ public class Lots {
             RawMaterialRepository raws,
             Products products,
             Publications publications,
+            ApplicationEventPublisher events,
             Clock clock) {
+        this.events = events;
         this.lots = lots;
         this.sets = sets;
         this.specimens = specimens;
@@ -104,6 +118,7 @@ public class Lots {
      * A set of specimens about to be added.
      *
      * @param request key of the form it came from, so that sending it twice adds it once
+     * @param purpose method, notch, walls and infill, scale
      */
     public record NewSet(
             String request,
@@ -113,7 +128,41 @@ public class Lots {
             Conditioning conditioning,
             double rate,
             int count,
-            Making making) {
+            Making making,
+            Purpose purpose) {
+
+        /** A set of solid tension specimens without a notch. */
+        public NewSet(
+                String request,
+                SpecimenDesign design,
+                Orientation orientation,
+                Basis basis,
+                Conditioning conditioning,
+                double rate,
+                int count,
+                Making making) {
+            this(request, design, orientation, basis, conditioning, rate, count, making, Purpose.TENSION);
+        }
+
+        /** The specimens of a plan's line. */
+        public static NewSet of(String request, PlannedTest test, int count, double scale, Making making) {
+            return new NewSet(
+                    request,
+                    test.design(),
+                    test.orientation(),
+                    test.basis(),
+                    test.conditioning(),
+                    test.rate(),
+                    count,
+                    new Making(
+                            making.sampleId(),
+                            test.process(),
+                            making.madeAt(),
+                            making.conditionedFrom(),
+                            making.setup(),
+                            making.besideId()),
+                    new Purpose(test.method().title(), test.notch(), test.build(), scale));
+        }
 
         /** A set of which nobody said from what sample and when it was made. */
         public NewSet(
@@ -129,18 +178,44 @@ public class Lots {
     }
 
     /**
+     * What sort of test a set is for.
+     *
+     * @param method title of the method
+     * @param build walls, infill and pattern; empty for solid specimens
+     * @param scale that the model was printed at, above 0
+     */
+    public record Purpose(String method, Notch notch, String build, double scale) {
+
+        /** Tension at scale 1. */
+        public static final Purpose TENSION = new Purpose(TestMethod.TENSION.title(), Notch.NONE, "", 1);
+    }
+
+    /**
      * How a set was made.
      *
      * @param sampleId the spool or bottle it was made of; null when unknown
      * @param process exposure and cure of a resin's specimens; empty for filament
      * @param madeAt when it was printed; null when nobody said, and then the time of entry counts
      * @param conditionedFrom when it went into the climate; null when it did not or nobody said
+     * @param setup printer, recipe, maker and method revision; empty when nobody said
+     * @param besideId for a reference lot's set, the lot that it is made beside; null otherwise
      */
     public record Making(
             @Nullable Long sampleId,
             String process,
             @Nullable LocalDateTime madeAt,
-            @Nullable LocalDateTime conditionedFrom) {
+            @Nullable LocalDateTime conditionedFrom,
+            String setup,
+            @Nullable Long besideId) {
+
+        /** A set of which nobody said on which printer it was made. */
+        public Making(
+                @Nullable Long sampleId,
+                String process,
+                @Nullable LocalDateTime madeAt,
+                @Nullable LocalDateTime conditionedFrom) {
+            this(sampleId, process, madeAt, conditionedFrom, "", null);
+        }
 
         /** Nothing is known. */
         public static final Making UNKNOWN = new Making(null, "", null, null);
@@ -181,6 +256,7 @@ public class Lots {
         lot.createdBy = by;
         lot.createdAt = clock.instant();
         LotView entered = view(lots.save(lot));
+        events.publishEvent(new LotEntered(entered.id()));
         for (RawMaterial raw : form.origin().raw()) {
             RawMaterialRow row = new RawMaterialRow();
             row.lotId = entered.id();
@@ -232,6 +308,13 @@ public class Lots {
         set.process = form.making().process();
         set.madeAt = form.making().madeAt();
         set.conditionedFrom = form.making().conditionedFrom();
+        set.method = form.purpose().method();
+        set.notch = form.purpose().notch();
+        set.build = form.purpose().build();
+        set.scale = form.purpose().scale();
+        set.setup = form.making().setup();
+        set.climate = "";
+        set.besideId = form.making().besideId();
         set.createdBy = by;
         set.createdAt = clock.instant();
         sets.save(set);
@@ -244,7 +327,70 @@ public class Lots {
             specimen.label = form.orientation().name() + (before + i);
             specimens.save(specimen);
         }
-        return specimens(lotId);
+        return specimens.ofSet(set.id).stream().map(Specimen::view).toList();
+    }
+
+    /** Writes down when a set went into a climate, or came out of it. */
+    @Transactional
+    public void condition(
+            LotView lot, long setId, @Nullable LocalDateTime in, @Nullable LocalDateTime out, String climate) {
+        lockUndecided(lot.id());
+        SpecimenSet set = sets.findById(setId)
+                .filter(found -> found.lotId == lot.id())
+                .orElseThrow(() -> new NotFound("set " + setId + " of lot " + lot.code()));
+        LocalDateTime from = in == null ? set.conditionedFrom : in;
+        if (set.conditioning != Conditioning.CONDITIONED) {
+            throw new Refusal("in", "These specimens are tested dry as printed; they have no conditioning clock.");
+        }
+        if (from == null || from.isBefore(set.made())) {
+            throw new Refusal("in", "Say when it went in; not before it was made.");
+        }
+        if (out != null && out.isBefore(from)) {
+            throw new Refusal("out", "It cannot have come out before it went in.");
+        }
+        set.conditionedFrom = from;
+        set.conditionedTo = out;
+        set.climate = climate.isEmpty() ? set.climate : climate;
+    }
+
+    /** The how manieth lot of its product it is, in order of entry. */
+    public long ordinal(LotView lot) {
+        return lots.countByProductIdAndIdLessThanEqual(lot.productId(), lot.id());
+    }
+
+    /** A set with its time in the climate. */
+    public record Climate(
+            long setId,
+            @Nullable LocalDateTime in,
+            @Nullable LocalDateTime out,
+            String climate) {}
+
+    /** Time in the climate of several sets. */
+    public List<Climate> climates(Collection<Long> setIds) {
+        return sets.findAllById(setIds).stream()
+                .map(set -> new Climate(set.id, set.conditionedFrom, set.conditionedTo, set.climate))
+                .toList();
+    }
+
+    /** Specimens by their keys, of whatever lot. */
+    public List<SpecimenView> specimensById(Collection<Long> ids) {
+        return ids.isEmpty()
+                ? List.of()
+                : specimens.byIds(ids).stream().map(Specimen::view).toList();
+    }
+
+    /** The specimen whose label carries this code; empty when it was misread or is none. */
+    public Optional<SpecimenView> coded(String code) {
+        return SpecimenView.keyOf(code).flatMap(specimens::one).map(Specimen::view);
+    }
+
+    /** The lots on which a decision is due, oldest first, {@value #MOST_PLANNED} at the most. */
+    public List<LotView> undecided() {
+        return lots.findByStateIn(
+                        Set.of(LotState.WAITING, LotState.HELD),
+                        PageRequest.of(0, MOST_PLANNED, Sort.by("madeOn", "id")))
+                .map(Lots::view)
+                .getContent();
     }
 
     /** The lot with this code. */
@@ -287,13 +433,14 @@ public class Lots {
         return specimens.ofLots(lotIds).stream().map(Specimen::view).toList();
     }
 
-    /** The specimen of the lot with this label, written with or without the lot's code, in any case. */
+    /** The specimen of the lot with this label, written with or without the lot's code, in any case, or with this code. */
     public SpecimenView specimen(LotView lot, String name) {
         String label = name.strip().toUpperCase(Locale.ROOT);
         String prefix = lot.code().toUpperCase(Locale.ROOT) + "-";
         String wanted = label.startsWith(prefix) ? label.substring(prefix.length()) : label;
         return specimens(lot.id()).stream()
-                .filter(specimen -> specimen.label().equals(wanted))
+                .filter(specimen ->
+                        specimen.label().equals(wanted) || specimen.code().equals(wanted))
                 .findFirst()
                 .orElseThrow(() -> new NotFound("specimen '" + name.strip() + "' in lot " + lot.code()));
     }

@@ -8,6 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "lot_sample")
@@ -27,4 +28,9 @@ class Sample {
     String drawnFrom;
     LocalDate drawnOn;
     String enteredBy;
+
+    @Nullable
+    Double holds;
+
+    String holdsTyped;
 }

@@ -2,9 +2,13 @@ package org.ysometron.app.lot;
 
 import java.time.LocalDate;
 import java.util.Locale;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.ui.Model;
 import org.ysometron.app.web.Problems;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** A sample as typed. */
 public record SampleForm(
@@ -12,11 +16,12 @@ public record SampleForm(
         Samples.@Nullable Place place,
         @Nullable String drawnBy,
         @Nullable String drawnFrom,
-        @Nullable String drawnOn) {
+        @Nullable String drawnOn,
+        @Nullable String holds) {
 
     /** An empty form. */
     public static SampleForm blank() {
-        return new SampleForm("", null, "", "", "");
+        return new SampleForm("", null, "", "", "", "");
     }
 
     /** Puts the form where its fragment looks for it. */
@@ -35,6 +40,19 @@ public record SampleForm(
             problems.add("place", "Choose which part of the lot it stands for.");
         }
         LocalDate on = problems.date("drawnOn", drawnOn, today);
-        return place == null ? null : new Samples.NewSample(name, place, who, where, on);
+        return place == null ? null : new Samples.NewSample(name, place, who, where, on, amount(problems));
+    }
+
+    private Samples.Holds amount(Problems problems) {
+        String typed = holds == null ? "" : holds.strip();
+        if (typed.isEmpty()) {
+            return Samples.Holds.UNKNOWN;
+        }
+        Typed read = Typed.read("What it holds", typed, UnitOfMeasure.working(Dimension.MASS));
+        if (read instanceof Typed.Accepted accepted) {
+            return new Samples.Holds(typed, OptionalDouble.of(accepted.value()));
+        }
+        problems.add("holds", ((Typed.Refused) read).problem().beside());
+        return Samples.Holds.UNKNOWN;
     }
 }

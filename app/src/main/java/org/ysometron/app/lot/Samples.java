@@ -2,6 +2,7 @@ package org.ysometron.app.lot;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.web.NotFound;
@@ -38,10 +39,30 @@ public class Samples {
     }
 
     /** A sample about to be entered. */
-    public record NewSample(String label, Place place, String drawnBy, String drawnFrom, LocalDate drawnOn) {}
+    public record NewSample(
+            String label, Place place, String drawnBy, String drawnFrom, LocalDate drawnOn, Holds holds) {
+
+        /** A sample of which nobody said how much it holds. */
+        public NewSample(String label, Place place, String drawnBy, String drawnFrom, LocalDate drawnOn) {
+            this(label, place, drawnBy, drawnFrom, drawnOn, Holds.UNKNOWN);
+        }
+    }
+
+    /**
+     * How much material a sample holds.
+     *
+     * @param typed as typed
+     * @param grams empty when nobody said
+     */
+    public record Holds(String typed, OptionalDouble grams) {
+
+        /** Nobody said. */
+        public static final Holds UNKNOWN = new Holds("", OptionalDouble.empty());
+    }
 
     /** A sample as other slices see it. */
-    public record SampleView(long id, String label, Place place, String drawnBy, String drawnFrom, LocalDate drawnOn) {}
+    public record SampleView(
+            long id, String label, Place place, String drawnBy, String drawnFrom, LocalDate drawnOn, Holds holds) {}
 
     /** Enters a sample. */
     @Transactional
@@ -57,6 +78,8 @@ public class Samples {
         sample.drawnBy = form.drawnBy();
         sample.drawnFrom = form.drawnFrom();
         sample.drawnOn = form.drawnOn();
+        sample.holds = form.holds().grams().isPresent() ? form.holds().grams().getAsDouble() : null;
+        sample.holdsTyped = form.holds().typed();
         sample.enteredBy = by;
         return view(samples.save(sample));
     }
@@ -77,6 +100,15 @@ public class Samples {
     }
 
     private static SampleView view(Sample sample) {
-        return new SampleView(sample.id, sample.label, sample.place, sample.drawnBy, sample.drawnFrom, sample.drawnOn);
+        return new SampleView(
+                sample.id,
+                sample.label,
+                sample.place,
+                sample.drawnBy,
+                sample.drawnFrom,
+                sample.drawnOn,
+                new Holds(
+                        sample.holdsTyped,
+                        sample.holds == null ? OptionalDouble.empty() : OptionalDouble.of(sample.holds)));
     }
 }

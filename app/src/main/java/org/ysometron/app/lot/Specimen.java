@@ -26,6 +26,17 @@ class Specimen {
 
     SpecimenView view() {
         return new SpecimenView(
-                id, lotId, label, set.conditions(), set.design, set.id, set.sampleId, set.made(), set.conditionedFrom);
+                id,
+                lotId,
+                label,
+                set.conditions(),
+                set.design,
+                set.id,
+                set.sampleId,
+                set.made(),
+                set.conditionedFrom,
+                set.scale,
+                set.setup,
+                set.besideId);
     }
 }

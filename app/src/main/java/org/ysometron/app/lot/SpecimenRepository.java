@@ -10,6 +10,15 @@ interface SpecimenRepository extends JpaRepository<Specimen, Long> {
     @Query("select s from Specimen s join fetch s.set where s.lotId in :lots order by s.lotId, s.set.id, s.place")
     List<Specimen> ofLots(Collection<Long> lots);
 
+    @Query("select s from Specimen s join fetch s.set where s.set.id = :set order by s.place")
+    List<Specimen> ofSet(long set);
+
+    @Query("select s from Specimen s join fetch s.set where s.id in :ids order by s.id")
+    List<Specimen> byIds(Collection<Long> ids);
+
+    @Query("select s from Specimen s join fetch s.set where s.id = :id")
+    java.util.Optional<Specimen> one(long id);
+
     @Query("select count(s) from Specimen s where s.lotId = :lot and s.set.orientation = :orientation")
     int count(long lot, org.ysometron.core.claim.Orientation orientation);
 }

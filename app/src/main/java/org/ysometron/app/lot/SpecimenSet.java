@@ -16,6 +16,8 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.plan.PlannedTest;
+import org.ysometron.core.plan.PlannedTest.Notch;
 
 @Entity
 @Table(name = "lot_specimen_set")
@@ -52,11 +54,29 @@ class SpecimenSet {
     @Nullable
     LocalDateTime conditionedFrom;
 
+    String method;
+
+    @Enumerated(EnumType.STRING)
+    Notch notch;
+
+    String build;
+    double scale;
+    String setup;
+    String climate;
+
+    @Nullable
+    LocalDateTime conditionedTo;
+
+    @Nullable
+    Long besideId;
+
     String createdBy;
     Instant createdAt;
 
     Conditions conditions() {
-        return new Conditions("tension", basis, orientation, conditioning, rate, design.title(), process);
+        String specimen = design.titleAt(scale) + (notch == Notch.NONE ? "" : ", " + notch.words());
+        return new Conditions(
+                method, basis, orientation, conditioning, rate, specimen, PlannedTest.processOf(build, process));
     }
 
     /** When it was made, by the site's clock: as written down, else when it was entered. */

@@ -1,8 +1,10 @@
 /**
- * What can a plan of so many specimens show, before any is made?
+ * Which specimens of a lot are tested, by which method and recipe, when, and what can so many of them show?
  *
- * <p>Main types: {@link org.ysometron.app.plan.History}. Knows nothing of readings: how lots scatter is told by a later room
- * through {@link org.ysometron.app.plan.History}.
+ * <p>Main types: {@link org.ysometron.app.plan.Plans}, {@link org.ysometron.app.plan.Calendar}, {@link
+ * org.ysometron.app.plan.Recipes}, {@link org.ysometron.app.plan.Methods}. Knows nothing of readings: how lots scatter and
+ * how far they are is told by later rooms through {@link org.ysometron.app.plan.History} and {@link
+ * org.ysometron.app.plan.Progress}.
  */
 @NullMarked
 package org.ysometron.app.plan;

@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import java.time.LocalDate;
 import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
@@ -26,6 +27,11 @@ import org.ysometron.core.method.Outcome;
 
 /** M45: the register knows what each instrument is good for on a day; seen at the bench and at the gate. */
 class CalibrationsTest extends DemoSite {
+
+    @BeforeEach
+    void theBenchIsOpen() {
+        confirmed("quality");
+    }
 
     private static final RequestPostProcessor QUALITY =
             user("quality").authorities(new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("JUDGEMENT"));

@@ -16,6 +16,7 @@ import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
@@ -34,6 +35,11 @@ import org.ysometron.core.dimension.SpecimenDesign;
 
 /** What arrives at the bench: records as typed, the state of the material, sizes before strength. */
 class IntakeTest extends DemoSite {
+
+    @BeforeEach
+    void theBenchIsOpen() {
+        confirmed("quality");
+    }
 
     private static final RequestPostProcessor QUALITY =
             user("quality").authorities(new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("JUDGEMENT"));

@@ -154,7 +154,7 @@ class EmptySiteTest {
         http.perform(form("/equipment").param("name", "calipers").param("uncertainty", "0.01 mm"))
                 .andExpect(redirectedUrl("/equipment"));
         http.perform(get("/equipment").with(administrator()))
-                .andExpect(content().string(containsString("981 N")));
+                .andExpect(content().string(containsString("980.7 N")));
     }
 
     @Test

@@ -122,6 +122,7 @@ class WalkTest extends DemoSite {
         }
         assertThat(page.locator(".done")).containsText("Every specimen is measured");
         page.click("text=Break them");
+        openTheBench(page);
         awaitField(page);
 
         page.keyboard().type("44 kgf");
@@ -274,6 +275,20 @@ class WalkTest extends DemoSite {
                 .press("Enter"));
         page.waitForFunction(
                 "() => !document.querySelector('.htmx-request') && (!document.querySelector('.hand') || document.activeElement.matches('.typed'))");
+    }
+
+    /** Confirms point by point what is confirmed once a day before anything is broken. */
+    private static void openTheBench(Page page) {
+        Locator points = page.locator(".confirm input[type=checkbox]");
+        if (points.count() > 0) {
+            assertThat(page.locator(".hand")).hasCount(0);
+            page.click("text=Open the bench");
+            assertThat(page.locator(".confirm .wrong")).containsText("Confirm every point");
+            for (Locator point : page.locator(".confirm input[type=checkbox]").all()) {
+                point.check();
+            }
+            page.click("text=Open the bench");
+        }
     }
 
     private static void awaitField(Page page) {

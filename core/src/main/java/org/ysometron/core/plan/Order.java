@@ -2,14 +2,19 @@ package org.ysometron.core.plan;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
+import java.util.SplittableRandom;
 
 /**
  * The order in which specimens are tested, and the places they change through in a chamber: by chance, from a number that
  * is kept, so that nobody chooses and anybody can repeat it.
  */
 public final class Order {
+
+    /** An odd number without pattern (the golden ratio), so that neighbouring keys draw from far apart. */
+    private static final long SPREAD = 0x9E3779B97F4A7C15L;
 
     private Order() {}
 
@@ -23,6 +28,19 @@ public final class Order {
         List<T> order = new ArrayList<>(items);
         Collections.shuffle(order, new Random(seed));
         return List.copyOf(order);
+    }
+
+    /**
+     * The keys in an order by chance that stays when more are added: each key draws its own number, and the numbers sort.
+     *
+     * @param keys distinct
+     * @param seed the same number gives the same order
+     */
+    public static List<Long> ranked(List<Long> keys, long seed) {
+        return keys.stream()
+                .sorted(Comparator.comparing((Long key) -> new SplittableRandom(seed ^ (key * SPREAD)).nextLong())
+                        .thenComparing(key -> key))
+                .toList();
     }
 
     /** How many neighbours in the order are of another kind than the one before: none when one set follows the other. */

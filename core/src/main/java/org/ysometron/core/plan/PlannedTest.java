@@ -106,6 +106,12 @@ public record PlannedTest(
                 method.title(), basis, orientation, conditioning, rate, designTitle(), processOf(build, process));
     }
 
+    /** The same with another number of specimens. */
+    public PlannedTest of(int specimens) {
+        return new PlannedTest(
+                method, design, orientation, notch, basis, build, conditioning, rate, specimens, process);
+    }
+
     private String designTitle() {
         return notch == Notch.NONE ? design.title() : design.title() + ", " + notch.words();
     }

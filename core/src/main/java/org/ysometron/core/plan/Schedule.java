@@ -80,6 +80,19 @@ public final class Schedule {
             chain = List.copyOf(chain);
         }
 
+        /** The steps that decide when one step is done, first to last. */
+        public List<String> chainTo(String id) {
+            Map<String, Slot> byId = new HashMap<>();
+            slots.forEach(slot -> byId.put(slot.job().id(), slot));
+            List<String> chain = new ArrayList<>();
+            Optional<Slot> at = Optional.ofNullable(byId.get(id));
+            while (at.isPresent()) {
+                chain.add(0, at.get().job().id());
+                at = at.get().bound().map(byId::get);
+            }
+            return chain;
+        }
+
         /** The slot of a step. */
         public Slot slot(String id) {
             return slots.stream()

@@ -216,6 +216,36 @@ class MakingTest {
         assertThat(mean).isCloseTo(10, within(0.4));
     }
 
+    @Property(tries = 60)
+    void m42AnOrderStaysWhenSpecimensAreAdded(@ForAll @IntRange(min = 2, max = 40) int n, @ForAll long seed) {
+        List<Long> keys = new ArrayList<>();
+        for (long key = 1; key <= n; key++) {
+            keys.add(key);
+        }
+        List<Long> order = Order.ranked(keys, seed);
+        List<Long> before = new ArrayList<>(order);
+        before.remove(Long.valueOf(n));
+        assertThat(order).containsExactlyInAnyOrderElementsOf(keys);
+        assertThat(Order.ranked(keys.subList(0, n - 1), seed)).isEqualTo(before);
+    }
+
+    /** Ranks of neighbouring keys are as good as chance: over many seeds two sets of ten change ten times on average. */
+    @Test
+    void m42RankedOrdersMixToo() {
+        List<Long> keys = new ArrayList<>();
+        for (long key = 100; key < 120; key++) {
+            keys.add(key);
+        }
+        double mean = 0;
+        for (int seed = 0; seed < 400; seed++) {
+            mean += Order.changes(Order.ranked(keys, seed).stream()
+                            .map(key -> key < 110)
+                            .toList())
+                    / 400.0;
+        }
+        assertThat(mean).isCloseTo(10, within(0.4));
+    }
+
     @Property(tries = 200)
     void m10EveryCycleHasEachPlaceOnceAndNobodyComesBack(
             @ForAll @IntRange(min = 1, max = 24) int specimens,

@@ -1,0 +1,30 @@
+package org.ysometron.app.bench;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.time.LocalDate;
+import org.ysometron.core.method.TestMethod;
+
+@Entity
+@Table(name = "bench_confirmation")
+class Confirmation {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    String account;
+
+    @Enumerated(EnumType.STRING)
+    TestMethod method;
+
+    LocalDate confirmedOn;
+    String points;
+    Instant confirmedAt;
+}

@@ -1,0 +1,86 @@
+package org.ysometron.app.bench;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.core.dimension.ModelScale;
+import org.ysometron.core.working.Figures;
+
+/** Specimens far off the size they should have: each waits for an engineer's word before its strength counts. */
+@Component
+public class Sizes {
+
+    private final ReadingRepository readings;
+    private final Lots lots;
+
+    Sizes(ReadingRepository readings, Lots lots) {
+        this.readings = readings;
+        this.lots = lots;
+    }
+
+    /** Sets with a gross error of size, in words, by lot; a set whose every axis errs alike is named as scaled. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<String>> gross(Collection<Long> lotIds) {
+        Map<Long, List<ReadingRepository.Size>> bySpecimen = new HashMap<>();
+        for (ReadingRepository.Size size : readings.sizes(lotIds)) {
+            bySpecimen
+                    .computeIfAbsent(size.specimenId(), id -> new ArrayList<>())
+                    .add(size);
+        }
+        Map<Long, List<String>> found = new HashMap<>();
+        if (bySpecimen.isEmpty()) {
+            return found;
+        }
+        Map<Long, List<SpecimenView>> sets = new LinkedHashMap<>();
+        lots.specimensOf(lotIds).forEach(specimen -> sets.computeIfAbsent(specimen.setId(), id -> new ArrayList<>())
+                .add(specimen));
+        sets.values().forEach(set -> finding(set, bySpecimen)
+                .ifPresent(words -> found.computeIfAbsent(set.get(0).lotId(), id -> new ArrayList<>())
+                        .add(words)));
+        return found;
+    }
+
+    private static Optional<String> finding(
+            List<SpecimenView> set, Map<Long, List<ReadingRepository.Size>> bySpecimen) {
+        List<Double> widths = new ArrayList<>();
+        List<Double> thicknesses = new ArrayList<>();
+        List<String> gross = new ArrayList<>();
+        for (SpecimenView specimen : set) {
+            boolean off = false;
+            for (ReadingRepository.Size size : bySpecimen.getOrDefault(specimen.id(), List.of())) {
+                boolean width = size.quantity() == Quantity.WIDTH;
+                double nominal = specimen.nominal(width);
+                (width ? widths : thicknesses).add(size.mean() / nominal);
+                off |= ModelScale.isGross(size.mean(), nominal);
+            }
+            if (off) {
+                gross.add(specimen.label());
+            }
+        }
+        if (widths.isEmpty() || thicknesses.isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<ModelScale> scale = ModelScale.of(mean(widths), mean(thicknesses));
+        if (scale.isPresent()) {
+            return Optional.of(set.get(0).label() + " to "
+                    + set.get(set.size() - 1).label() + ": " + scale.get().sentence());
+        }
+        return gross.isEmpty()
+                ? Optional.empty()
+                : Optional.of(String.join(", ", gross) + " more than "
+                        + Figures.decimals(100 * ModelScale.GROSS, 0)
+                        + " % off nominal size");
+    }
+
+    private static double mean(List<Double> values) {
+        return values.stream().mapToDouble(Double::doubleValue).average().orElse(1);
+    }
+}

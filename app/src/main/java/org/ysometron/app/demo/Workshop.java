@@ -1,0 +1,600 @@
+package org.ysometron.app.demo;
+
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.Random;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.Quantity;
+import org.ysometron.app.equipment.Calibrations;
+import org.ysometron.app.equipment.CheckStandards;
+import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.equipment.Instruments.Facts;
+import org.ysometron.app.equipment.Instruments.NewInstrument;
+import org.ysometron.app.equipment.Kind;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.make.Boughts;
+import org.ysometron.app.make.Chambers;
+import org.ysometron.app.make.Climates;
+import org.ysometron.app.make.Marks;
+import org.ysometron.app.make.Runs;
+import org.ysometron.app.plan.Plans;
+import org.ysometron.app.plan.RecipeField;
+import org.ysometron.app.plan.Recipes;
+import org.ysometron.app.plan.References;
+import org.ysometron.app.plan.Treatments;
+import org.ysometron.app.product.Products;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.gate.Disposition;
+import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.plan.PlannedTest;
+import org.ysometron.core.plan.PlannedTest.Notch;
+import org.ysometron.core.plan.Plate;
+
+/** The invented supplier's workshop: its machines, plans and recipes, and lots in every state of being made. */
+@Component
+class Workshop {
+
+    private final Works works;
+    private final Instruments instruments;
+    private final Calibrations calibrations;
+    private final CheckStandards standards;
+    private final Plans plans;
+    private final Recipes recipes;
+    private final Treatments treatments;
+    private final References references;
+    private final Runs runs;
+    private final Chambers chambers;
+    private final Climates climates;
+    private final Marks marks;
+    private final Boughts boughts;
+
+    Workshop(
+            Works works,
+            Instruments instruments,
+            Calibrations calibrations,
+            CheckStandards standards,
+            Plans plans,
+            Recipes recipes,
+            Treatments treatments,
+            References references,
+            Runs runs,
+            Chambers chambers,
+            Climates climates,
+            Marks marks,
+            Boughts boughts) {
+        this.works = works;
+        this.instruments = instruments;
+        this.calibrations = calibrations;
+        this.standards = standards;
+        this.plans = plans;
+        this.recipes = recipes;
+        this.treatments = treatments;
+        this.references = references;
+        this.runs = runs;
+        this.chambers = chambers;
+        this.climates = climates;
+        this.marks = marks;
+        this.boughts = boughts;
+    }
+
+    // ---- machines ----------------------------------------------------------------------------------------------
+
+    /** Registers what stands in the workshop beside the gauges; returns the load cell of the second frame. */
+    long machines(long gauge, long calipers) {
+        station(Kind.PRINTER, "printer 1", 1, "0.4 mm hardened nozzle");
+        station(Kind.PRINTER, "printer 2", 1, "0.4 mm brass nozzle");
+        station(Kind.PRINTER, "printer 4", 1, "resin; light engine replaced in the spring");
+        station(Kind.LIGHT_ENGINE, "405 nm engine 2", 1, "in printer 4");
+        station(Kind.DRYER, "dryer", 2, "two spools");
+        station(Kind.CURE_CHAMBER, "cure chamber", 1, "turntable, 60 °C");
+        station(Kind.OVEN, "oven 1", 1, "");
+        station(Kind.CLIMATE, "climate box", 6, "23 °C, 50 % RH");
+        station(Kind.CREEP_RIG, "creep rig", 5, "five arms");
+        station(Kind.BENCH, "bench", 1, "");
+        long hammer = measuring(Kind.PENDULUM, "hammer of 4 J", 4, 0.01, "", 0.02);
+        measuring(Kind.PENDULUM, "hammer of 15 J", 15, 0.01, "", 0.05);
+        measuring(Kind.WEIGHTS, "creep weights", 400, 0.001, "", 0);
+        calibrations.enter(hammer, works.daysAgo(80), works.daysAgo(-285), "K-2311", "quality");
+        long second = instruments
+                .register(new NewInstrument(
+                        Kind.FORCE_GAUGE,
+                        "frame 2 load cell",
+                        OptionalDouble.of(5000),
+                        0.003,
+                        0,
+                        new Facts(
+                                1,
+                                OptionalDouble.of(1),
+                                OptionalDouble.of(10),
+                                "1 to 500 mm/min",
+                                OptionalDouble.of(0.0009),
+                                OptionalDouble.empty(),
+                                "frame 2, screw grips",
+                                "")))
+                .id();
+        calibrations.enter(second, works.daysAgo(60), works.daysAgo(-305), "K-2320", "quality");
+        long mass = standards.keep(gauge, "mass of 10 kg", 98.07, 0.5, "N");
+        long block = standards.keep(calipers, "gauge block of 4 mm", 4, 0.02, "mm");
+        Random chance = new Random(14);
+        for (int week = 14; week >= 0; week--) {
+            Instant at = Instant.now().minus(7L * week, ChronoUnit.DAYS);
+            standards.read(mass, format("%.2f N", 98.05 + 0.1 * chance.nextGaussian()), "bench", at);
+            standards.read(block, format("%.2f mm", 4 + 0.005 * chance.nextGaussian()), "bench", at);
+        }
+        return second;
+    }
+
+    private long station(Kind kind, String name, int places, String note) {
+        return instruments
+                .register(new NewInstrument(kind, name, OptionalDouble.empty(), 0, 0, Facts.holding(places, note)))
+                .id();
+    }
+
+    private long measuring(Kind kind, String name, double capacity, double uncertainty, String note, double loss) {
+        return instruments
+                .register(new NewInstrument(
+                        kind,
+                        name,
+                        OptionalDouble.of(capacity),
+                        uncertainty,
+                        0,
+                        new Facts(
+                                1,
+                                OptionalDouble.empty(),
+                                OptionalDouble.empty(),
+                                "",
+                                OptionalDouble.empty(),
+                                loss > 0 ? OptionalDouble.of(loss) : OptionalDouble.empty(),
+                                "",
+                                note)))
+                .id();
+    }
+
+    private long machine(String name) {
+        return instruments.all().stream()
+                .filter(instrument -> instrument.name().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .id();
+    }
+
+    // ---- plans and recipes -------------------------------------------------------------------------------------
+
+    private static PlannedTest tension(Orientation orientation, Conditioning conditioning, String process) {
+        return new PlannedTest(
+                TestMethod.TENSION,
+                SpecimenDesign.TENSION_BAR_4,
+                orientation,
+                Notch.NONE,
+                Basis.SOLID,
+                "",
+                conditioning,
+                Sheets.RATE,
+                Sheets.SPECIMENS,
+                process);
+    }
+
+    private static PlannedTest other(TestMethod method, SpecimenDesign design, Notch notch, double rate, int n) {
+        return new PlannedTest(method, design, Orientation.XY, notch, Basis.SOLID, "", Conditioning.DRY, rate, n, "");
+    }
+
+    void skerry(List<LotView> undecided) {
+        Products.ProductView skerry = works.products.named("skerry-bf10");
+        plans.revise(
+                skerry.id(),
+                List.of(
+                        Plans.Line.of(tension(Orientation.XY, Conditioning.DRY, "")),
+                        Plans.Line.of(tension(Orientation.ZX, Conditioning.DRY, "")),
+                        new Plans.Line(
+                                other(TestMethod.PART_LOAD, SpecimenDesign.HOOK, Notch.NONE, 5, 2),
+                                "620 N",
+                                false,
+                                "")),
+                "Both orientations that the datasheet claims, and the hook that customers hang things on.",
+                "quality");
+        recipe(
+                skerry,
+                "printer 1",
+                List.of(
+                        "255 °C",
+                        "100 °C",
+                        "closed, unheated",
+                        "10 %",
+                        "9 mm³/s",
+                        "0.2 mm",
+                        "all walls",
+                        "100 %, along",
+                        "0.45 mm"),
+                "datasheet S7");
+        recipe(
+                skerry,
+                "printer 2",
+                List.of(
+                        "258 °C",
+                        "100 °C",
+                        "closed, unheated",
+                        "10 %",
+                        "9 mm³/s",
+                        "0.2 mm",
+                        "all walls",
+                        "100 %, along",
+                        "0.45 mm"),
+                "datasheet S7, nozzle measured 3 °C colder");
+        undecided.forEach(plans::copy);
+        justMade();
+        printed();
+        scaled();
+    }
+
+    private void recipe(Products.ProductView product, String printer, List<String> values, String source) {
+        Map<RecipeField, String> entries = new EnumMap<>(RecipeField.class);
+        List<RecipeField> fields = RecipeField.of(product.family());
+        for (int i = 0; i < fields.size(); i++) {
+            entries.put(fields.get(i), values.get(i));
+        }
+        recipes.freeze(
+                product,
+                machine(printer),
+                entries,
+                source.contains(",") ? Recipes.Status.TUNED : Recipes.Status.MAKERS,
+                source,
+                "First recipe frozen for this printer.",
+                "quality");
+    }
+
+    /** Nothing is done yet: drying is due. */
+    private void justMade() {
+        LotView lot = works.lots.enter(
+                new Lots.NewLot("SK-0131", "skerry-bf10", "natural", works.daysAgo(1), "240 spools of 750 g", ""),
+                "bench");
+        plans.want(lot, works.daysAgo(-9), null, "");
+    }
+
+    /** Dried and printed this morning, with bars of the reference lot beside it; to be measured today. */
+    private void printed() {
+        LotView lot = works.lots.enter(
+                new Lots.NewLot("SK-0132", "skerry-bf10", "natural", works.daysAgo(3), "240 spools of 750 g", ""),
+                "bench");
+        works.intake.enterDrying(
+                lot,
+                null,
+                Map.of(
+                        "ended", now().minusHours(9).toString(),
+                        "temperature", "100 °C",
+                        "time", "6 h",
+                        "kept", "DRY_BOX",
+                        "humidity", "13 %"),
+                lot.code() + "-dried",
+                "bench");
+        plans.want(lot, works.daysAgo(-4), null, "");
+        print(lot, "printer 1", List.of(Sheets.SPECIMENS, Sheets.SPECIMENS, 0), 3, now().minusHours(8));
+    }
+
+    /** Bars whose model somebody scaled to 95 %. */
+    private void scaled() {
+        LotView lot = works.lots.enter(
+                new Lots.NewLot(
+                        "SS-0015",
+                        "skerry-bf10",
+                        "slate",
+                        works.daysAgo(2),
+                        "120 spools of 750 g",
+                        "Printed in a hurry."),
+                "bench");
+        works.intake.enterDrying(
+                lot,
+                null,
+                Map.of(
+                        "ended", now().minusHours(30).toString(),
+                        "temperature", "100 °C",
+                        "time", "6 h",
+                        "kept", "DRY_BOX",
+                        "humidity", "13 %"),
+                lot.code() + "-dried",
+                "bench");
+        print(lot, "printer 2", List.of(Sheets.SPECIMENS, 0, 0), 0, now().minusHours(28));
+        Random chance = new Random(95);
+        List<Bench.Entry> entries = new ArrayList<>();
+        for (SpecimenView bar : works.lots.specimens(lot.id())) {
+            for (int place = 1; place <= 3; place++) {
+                entries.add(size(bar, Quantity.WIDTH, place, 3.81 + 0.008 * chance.nextGaussian()));
+                entries.add(size(bar, Quantity.THICKNESS, place, 3.79 + 0.008 * chance.nextGaussian()));
+            }
+        }
+        works.bench.enterAll(lot, entries, "bench", null);
+    }
+
+    void dunlin() {
+        Products.ProductView dunlin = works.products.named("dunlin-c2");
+        plans.revise(
+                dunlin.id(),
+                List.of(
+                        Plans.Line.of(tension(Orientation.XY, Conditioning.DRY, "")),
+                        Plans.Line.of(tension(Orientation.XY, Conditioning.CONDITIONED, "")),
+                        new Plans.Line(
+                                other(
+                                        TestMethod.IMPACT_NOTCHED,
+                                        SpecimenDesign.IMPACT_BAR_NOTCHED,
+                                        Notch.ACROSS,
+                                        2900 * 60,
+                                        10),
+                                "0.3 J",
+                                false,
+                                ""),
+                        new Plans.Line(
+                                other(TestMethod.CREEP, SpecimenDesign.TENSION_BAR_4, Notch.NONE, 0, 3),
+                                "160 N",
+                                false,
+                                "")),
+                "The published strength, and what customers ask for: conditioned, cold and for long.",
+                "quality");
+        recipe(
+                dunlin,
+                "printer 2",
+                List.of(
+                        "225 °C",
+                        "85 °C",
+                        "closed, unheated",
+                        "30 %",
+                        "8 mm³/s",
+                        "0.2 mm",
+                        "all walls",
+                        "100 %, along",
+                        "0.45 mm"),
+                "datasheet D2");
+        LotView lot = works.lots.enter(
+                new Lots.NewLot("DN-0051", "dunlin-c2", "natural", works.daysAgo(8), "300 spools of 700 g", ""),
+                "bench");
+        plans.want(lot, works.daysAgo(-12), null, "");
+        print(lot, "printer 2", List.of(5, 5, 0, 3), 0, now().minusHours(100));
+        List<SpecimenView> all = works.lots.specimens(lot.id());
+        SpecimenView conditioned = all.stream()
+                .filter(s -> s.conditions().conditioning() == Conditioning.CONDITIONED)
+                .findFirst()
+                .orElseThrow();
+        climates.move(lot, conditioned.setId(), now().minusHours(84), null, "23 °C, 50 % RH");
+        climates.weigh(lot, conditioned.setId(), "8.551 g", now().minusHours(52), "bench");
+        climates.weigh(lot, conditioned.setId(), "8.563 g", now().minusHours(27), "bench");
+        List<String> hung = all.stream()
+                .filter(s -> s.conditions().method().equals(TestMethod.CREEP.title()))
+                .map(SpecimenView::label)
+                .toList();
+        marks.set(lot, hung, Marks.Kind.BEGUN, "10 MPa, 23 °C", now().minusHours(75), "bench");
+        marks.set(lot, hung, Marks.Kind.READ, "0.62, 0.64, 0.61 mm", now().minusHours(51), "bench");
+        LotView bought = works.lots.enter(
+                new Lots.NewLot("DN-0052", "dunlin-c2", "fern", works.daysAgo(6), "120 spools of 700 g", ""), "bench");
+        boughts.receive(
+                bought,
+                new Boughts.NewBought(
+                        "DN-0052-bought",
+                        tension(Orientation.XY, Conditioning.DRY, ""),
+                        5,
+                        "outside service A",
+                        "their machine 7",
+                        "B4",
+                        "a wall under 2 mm at the shoulder",
+                        "shoulder radius raised from 1.5 to 3 mm",
+                        works.daysAgo(1)),
+                "bench");
+    }
+
+    /** Bars of four lots broken once more in the second frame, whose screw grips read a little higher. */
+    void secondFrame(LotView lot, long cell, double mean, Random chance) {
+        List<SpecimenView> bars = works.lots.addSet(
+                lot.id(),
+                new Lots.NewSet(
+                        lot.code() + "-frame-2",
+                        SpecimenDesign.TENSION_BAR_4,
+                        Orientation.XY,
+                        Basis.SOLID,
+                        Conditioning.DRY,
+                        Sheets.RATE,
+                        Sheets.SPECIMENS,
+                        new Lots.Making(null, "", lot.madeOn().plusDays(1).atTime(12, 0), null)),
+                "bench");
+        breaking(lot, bars, cell, mean + 0.6, 0.35, chance);
+    }
+
+    void curlew(long gauge) {
+        Products.ProductView curlew = works.products.named("curlew-r70");
+        plans.revise(
+                curlew.id(),
+                List.of(Plans.Line.of(new PlannedTest(
+                        TestMethod.TENSION,
+                        SpecimenDesign.TENSION_BAR_4,
+                        Orientation.XY,
+                        Notch.NONE,
+                        Basis.SOLID,
+                        "",
+                        Conditioning.DRY,
+                        Sheets.RATE,
+                        12,
+                        OtherProducts.CURE))),
+                "Twelve bars: two rows of the turntable, so that a place effect would show.",
+                "quality");
+        recipe(
+                curlew,
+                "printer 4",
+                List.of(
+                        "0.05 mm",
+                        "2.4 s",
+                        "30 s",
+                        "6 mm at 60 mm/min",
+                        "25 °C",
+                        "two baths of 3 min",
+                        "60 min at 60 °C"),
+                "datasheet C4");
+        Treatments.TreatmentView cure = treatments.freeze(
+                curlew.id(),
+                Treatments.Kind.CURE,
+                "standard cure",
+                "60 °C, 30 min",
+                Treatments.Pose.STANDING,
+                Treatments.Status.REFERENCE,
+                "datasheet C4, halved for two cycles",
+                "quality");
+        LotView lot = works.lots.enter(
+                new Lots.NewLot("CW-0021", "curlew-r70", "amber", works.daysAgo(4), "180 bottles of 1 l", ""), "bench");
+        print(lot, "printer 4", List.of(12), 0, now().minusHours(60));
+        List<SpecimenView> bars = works.lots.specimens(lot.id());
+        chambers.treat(
+                lot,
+                new Chambers.NewChamber(
+                        "CW-0021-cure",
+                        cure.id(),
+                        machine("cure chamber"),
+                        now().minusHours(52),
+                        2,
+                        3,
+                        4,
+                        Chambers.Placing.FIXED,
+                        Treatments.Pose.STANDING,
+                        bars.stream().map(SpecimenView::label).toList(),
+                        "58 to 61 °C"),
+                "bench");
+        // The row by the door stays colder.
+        Random chance = new Random(21);
+        Map<Long, Integer> rows = new java.util.HashMap<>();
+        chambers.of(List.of(lot.id()))
+                .values()
+                .forEach(list -> list.forEach(run -> run.placed()
+                        .forEach(placed -> rows.put(placed.specimen().id(), placed.place() / run.columns()))));
+        for (SpecimenView bar : bars) {
+            double mean = 64.5 - (rows.getOrDefault(bar.id(), 0) == 2 ? 3.6 : 0);
+            breaking(lot, List.of(bar), gauge, mean, 0.9, chance);
+        }
+    }
+
+    void plover() {
+        Products.ProductView plover = works.products.named("plover-f30");
+        plans.revise(
+                plover.id(),
+                List.of(Plans.Line.of(
+                        tension(Orientation.XY, Conditioning.DRY, "2.6 s a layer; cured 20 min at 40 °C"))),
+                "The one claim of the draft datasheet.",
+                "quality");
+        LotView bad = works.lots.enter(
+                new Lots.NewLot("PL-0001", "plover-f30", "clear", works.daysAgo(30), "40 bottles of 1 l", "First try."),
+                "bench");
+        works.conclude(bad, Disposition.REJECT, "Gelled in the bottle.");
+        LotView held = works.lots.enter(
+                new Lots.NewLot("PL-0002", "plover-f30", "clear", works.daysAgo(16), "40 bottles of 1 l", ""), "bench");
+        works.conclude(held, Disposition.HOLD, "Waits for the cure programme to be settled.");
+        plans.copy(works.lots.named("PL-0003"));
+    }
+
+    // ---- reference lots ----------------------------------------------------------------------------------------
+
+    /** A retained lot, tested beside some of these lots: {@code mean} as the tester saw it each time. */
+    void reference(
+            String code,
+            String product,
+            String colour,
+            List<LotView> beside,
+            Orientation orientation,
+            String process,
+            java.util.function.IntToDoubleFunction mean,
+            long gauge) {
+        LotView kept = works.lots.enter(
+                new Lots.NewLot(
+                        code,
+                        product,
+                        colour,
+                        beside.get(0).madeOn(),
+                        "12 spools or bottles kept",
+                        "Kept as reference."),
+                "bench");
+        references.retain(kept, 5, 30, 24, "quality");
+        Random chance = new Random(code.hashCode());
+        for (int i = 0; i < beside.size(); i++) {
+            LotView lot = beside.get(i);
+            List<SpecimenView> bars = works.lots.addSet(
+                    kept.id(),
+                    new Lots.NewSet(
+                            code + "-" + lot.code() + orientation,
+                            SpecimenDesign.TENSION_BAR_4,
+                            orientation,
+                            Basis.SOLID,
+                            Conditioning.DRY,
+                            Sheets.RATE,
+                            3,
+                            new Lots.Making(
+                                    null, process, lot.madeOn().plusDays(1).atTime(12, 0), null, "", lot.id())),
+                    "bench");
+            breaking(kept, bars, gauge, mean.applyAsDouble(i) + 0.25 * chance.nextGaussian(), 0.6, chance);
+        }
+    }
+
+    // ---- steps -------------------------------------------------------------------------------------------------
+
+    private void print(LotView lot, String printer, List<Integer> counts, int reference, LocalDateTime at) {
+        List<Plans.Line> lines = plans.ofLot(lot.id()).orElseThrow().lines();
+        List<Runs.Batch> batches = new ArrayList<>();
+        for (int i = 0; i < counts.size(); i++) {
+            if (counts.get(i) > 0) {
+                batches.add(new Runs.Batch(lines.get(i).test(), counts.get(i)));
+            }
+        }
+        Recipes.RecipeView recipe = recipes.inForce(lot.productId()).stream()
+                .filter(known -> known.printer().equals(printer))
+                .findFirst()
+                .orElseThrow();
+        runs.print(
+                lot,
+                new Runs.NewRun(
+                        lot.code() + "-run",
+                        recipe.id(),
+                        null,
+                        at,
+                        new Runs.Surroundings("22 °C", "44 %", "out of the dry box 15 min", "120 h", ""),
+                        new Plate(220, 220),
+                        batches,
+                        1,
+                        reference,
+                        false),
+                "bench");
+    }
+
+    private void breaking(
+            LotView lot, List<SpecimenView> bars, long gauge, double mean, double scatter, Random chance) {
+        List<Bench.Entry> entries = new ArrayList<>();
+        for (SpecimenView bar : bars) {
+            double width = 4.0 + 0.012 * chance.nextGaussian();
+            double thickness = 3.99 + 0.012 * chance.nextGaussian();
+            for (int place = 1; place <= 3; place++) {
+                entries.add(size(bar, Quantity.WIDTH, place, width + 0.005 * chance.nextGaussian()));
+                entries.add(size(bar, Quantity.THICKNESS, place, thickness + 0.005 * chance.nextGaussian()));
+            }
+            String force = format("%.0f", (mean + scatter * chance.nextGaussian()) * width * thickness);
+            entries.add(new Bench.Entry(bar.label(), Quantity.FORCE, 1, force, Outcome.BROKE_IN_GAUGE, gauge, force));
+        }
+        works.bench.enterAll(lot, entries, "bench", null);
+    }
+
+    private static Bench.Entry size(SpecimenView bar, Quantity quantity, int place, double size) {
+        String typed = format("%.2f", size);
+        return new Bench.Entry(bar.label(), quantity, place, typed, null, 0, typed);
+    }
+
+    private LocalDateTime now() {
+        return works.now();
+    }
+
+    private static String format(String pattern, double value) {
+        return String.format(Locale.ROOT, pattern, value);
+    }
+}

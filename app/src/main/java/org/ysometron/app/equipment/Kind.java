@@ -1,0 +1,58 @@
+package org.ysometron.app.equipment;
+
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.plan.LotSteps.Station;
+import org.ysometron.core.quantity.Dimension;
+
+/** What sort of equipment something is: what its capacity is counted in, and at which station it stands. */
+public enum Kind {
+    FORCE_GAUGE("force gauge", Dimension.FORCE, null, TestMethod.Equipment.FORCE_GAUGE),
+    TORQUE_GAUGE("torque gauge", Dimension.TORQUE, null, TestMethod.Equipment.TORQUE_GAUGE),
+    PENDULUM("pendulum", Dimension.ENERGY, null, TestMethod.Equipment.PENDULUM),
+    WEIGHTS("weights", Dimension.FORCE, null, TestMethod.Equipment.WEIGHTS),
+    CALIPERS("calipers", null, null, null),
+    BALANCE("balance", null, null, null),
+    FIXTURE("fixture", Dimension.FORCE, null, null),
+    PRINTER("printer", null, Station.PRINTER, null),
+    LIGHT_ENGINE("light engine", null, null, null),
+    DRYER("dryer", null, Station.DRYER, null),
+    CURE_CHAMBER("wash and cure chamber", null, Station.CURE, null),
+    OVEN("oven", null, Station.OVEN, TestMethod.Equipment.OVEN),
+    CLIMATE("climate chamber", null, Station.CLIMATE, null),
+    BENCH("bench", null, Station.BENCH, null),
+    CREEP_RIG("creep rig", null, Station.CREEP, null);
+
+    private final String words;
+    private final @Nullable Dimension capacity;
+    private final @Nullable Station station;
+    private final TestMethod.@Nullable Equipment serves;
+
+    Kind(String words, @Nullable Dimension capacity, @Nullable Station station, TestMethod.@Nullable Equipment serves) {
+        this.words = words;
+        this.capacity = capacity;
+        this.station = station;
+        this.serves = serves;
+    }
+
+    /** The kind in words. */
+    public String words() {
+        return words;
+    }
+
+    /** What its capacity is counted in; empty when it has none. */
+    public Optional<Dimension> capacity() {
+        return Optional.ofNullable(capacity);
+    }
+
+    /** The station of the calendar that it stands at; empty when it is no station. */
+    public Optional<Station> station() {
+        return Optional.ofNullable(station);
+    }
+
+    /** Whether methods that want this equipment can be done with it. */
+    public boolean serves(TestMethod.Equipment wanted) {
+        return serves == wanted;
+    }
+}

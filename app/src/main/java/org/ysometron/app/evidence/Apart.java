@@ -1,0 +1,54 @@
+package org.ysometron.app.evidence;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Evidence;
+import org.ysometron.core.claim.Property;
+import org.ysometron.core.plan.PlaceEffect;
+import org.ysometron.core.statistics.Summary;
+import org.ysometron.core.working.Figures;
+
+/**
+ * Specimens of one lot under the same terms from several printers, recipes, makers or rigs: each level on its own, and what
+ * the levels add to the scatter.
+ *
+ * @param levels one line a level: its name, n, mean
+ * @param finding the variance between levels, or why it cannot be told
+ */
+public record Apart(String terms, List<String> levels, String finding) {
+
+    static Apart of(Conditions conditions, List<LotEvidence> sets) {
+        List<String> levels = new ArrayList<>();
+        List<double[]> groups = new ArrayList<>();
+        for (LotEvidence set : sets) {
+            Evidence evidence = set.evidence(Property.TENSILE_STRENGTH, Optional.empty());
+            double[] values = evidence.values();
+            String name = set.setup().isEmpty() ? "set-up not on record" : set.setup();
+            levels.add(name + ": n = " + evidence.n()
+                    + (values.length == 0
+                            ? ""
+                            : ", mean " + Figures.significant(Summary.of(values).mean(), 4) + " MPa")
+                    + (set.counts() ? "" : ", does not count"));
+            if (values.length > 1) {
+                groups.add(values);
+            }
+        }
+        return new Apart(conditions.words(), levels, finding(groups, sets.size()));
+    }
+
+    private static String finding(List<double[]> groups, int levels) {
+        if (groups.size() < 2) {
+            return "Of " + levels + " set-ups not two have two specimens each: what the set-up adds and how specimens"
+                    + " scatter cannot be told apart, and no mean is taken over them.";
+        }
+        PlaceEffect effect = PlaceEffect.of(groups);
+        return "Scatter within set-ups " + Figures.significant(effect.withinSd(), 2) + " MPa; set-ups add "
+                + (effect.betweenNegative()
+                        ? "nothing that could be seen (the estimate is negative, shown as 0)"
+                        : Figures.significant(effect.betweenSd(), 2) + " MPa")
+                + "; without any effect such a difference comes with a probability of "
+                + Figures.probability(effect.p()) + ".";
+    }
+}

@@ -1,0 +1,180 @@
+package org.ysometron.app.evidence;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.plan.Bridging;
+
+/** Bridging studies: whether a new printer, recipe, rig or method revision may share the chart of the one before. */
+@Component
+class Bridges {
+
+    private final BridgeRepository bridges;
+    private final SeriesPoints series;
+    private final PointRepository points;
+    private final Lots lots;
+    private final ApplicationEventPublisher events;
+    private final Clock clock;
+
+    Bridges(
+            BridgeRepository bridges,
+            SeriesPoints series,
+            PointRepository points,
+            Lots lots,
+            ApplicationEventPublisher events,
+            Clock clock) {
+        this.bridges = bridges;
+        this.series = series;
+        this.points = points;
+        this.lots = lots;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** A lot by both ways. */
+    record Pair(String lot, double old, double fresh) {}
+
+    /**
+     * Two series that differ in their set-up alone.
+     *
+     * @param pairs lots that have a point on both
+     * @param decided what was decided about them; null while nothing was
+     */
+    record Study(
+            SeriesPoints.SeriesView old,
+            SeriesPoints.SeriesView fresh,
+            List<Pair> pairs,
+            @Nullable Bridge decided) {}
+
+    /** Every pair of series of a product that differ in their set-up alone: the one with more lots is the old one. */
+    @Transactional(readOnly = true)
+    List<Study> of(long productId) {
+        List<SeriesPoints.SeriesView> all = series.everyOf(productId);
+        List<Study> studies = new ArrayList<>();
+        Map<Long, Bridge> decided = new HashMap<>();
+        bridges.findByNewSeriesIdIn(
+                        all.stream().map(SeriesPoints.SeriesView::id).toList())
+                .forEach(bridge -> decided.put(bridge.newSeriesId, bridge));
+        for (SeriesPoints.SeriesView fresh : all) {
+            Bridge bridge = decided.get(fresh.id());
+            all.stream()
+                    .filter(old -> isBefore(old, fresh, bridge))
+                    .findFirst()
+                    .ifPresent(old -> studies.add(new Study(old, fresh, pairs(old.id(), fresh.id()), bridge)));
+        }
+        return studies;
+    }
+
+    private boolean isBefore(SeriesPoints.SeriesView old, SeriesPoints.SeriesView fresh, @Nullable Bridge bridge) {
+        boolean alike = old.id() != fresh.id()
+                && old.property() == fresh.property()
+                && old.colour().equals(fresh.colour())
+                && old.conditions().equals(fresh.conditions());
+        if (!alike || bridge != null) {
+            return alike && bridge != null && bridge.oldSeriesId == old.id();
+        }
+        long lotsOfOld = points.countBySeriesId(old.id());
+        long lotsOfFresh = points.countBySeriesId(fresh.id());
+        return lotsOfFresh > 0 && (lotsOfOld > lotsOfFresh || (lotsOfOld == lotsOfFresh && old.id() < fresh.id()));
+    }
+
+    private List<Pair> pairs(long old, long fresh) {
+        Map<Long, Double> olds = new HashMap<>();
+        series.points(old).forEach(point -> olds.put(point.lotId(), point.mean()));
+        List<SeriesPoints.PointView> both = series.points(fresh).stream()
+                .filter(point -> olds.containsKey(point.lotId()))
+                .toList();
+        Map<Long, String> codes = new HashMap<>();
+        lots.all(both.stream().map(SeriesPoints.PointView::lotId).toList())
+                .forEach(lot -> codes.put(lot.id(), lot.code()));
+        return both.stream()
+                .map(point -> new Pair(
+                        codes.getOrDefault(point.lotId(), ""),
+                        Optional.ofNullable(olds.get(point.lotId())).orElseThrow(),
+                        point.mean()))
+                .toList();
+    }
+
+    /** Compares; refused with fewer than three lots by both ways. */
+    static Bridging compare(Study study, double margin) {
+        if (study.pairs().size() < Bridging.LEAST_LOTS) {
+            throw new Refusal(
+                    "margin",
+                    "Only " + study.pairs().size() + " lots were tested both ways; " + Bridging.LEAST_LOTS
+                            + " are needed at least.");
+        }
+        if (!(margin > 0)) {
+            throw new Refusal("margin", "Say which difference would not matter: a margin above zero.");
+        }
+        return Bridging.of(
+                study.pairs().stream().mapToDouble(Pair::old).toArray(),
+                study.pairs().stream().mapToDouble(Pair::fresh).toArray(),
+                margin);
+    }
+
+    /** Decides by the numbers: joined, joined once the difference is taken off, or kept apart. */
+    @Transactional
+    void decide(long productId, long freshId, double margin, String reason, String by) {
+        Study study = of(productId).stream()
+                .filter(candidate -> candidate.fresh().id() == freshId)
+                .findFirst()
+                .orElseThrow(() -> new NotFound("a study of series " + freshId));
+        if (study.decided() != null) {
+            throw new Refusal("reason", "This was decided already by " + study.decided().decidedBy + ".");
+        }
+        if (reason.isBlank() || reason.length() > 300) {
+            throw new Refusal("reason", "Say what was changed and why, in at most 300 characters.");
+        }
+        Bridging found = compare(study, margin);
+        Bridge bridge = new Bridge();
+        bridge.oldSeriesId = study.old().id();
+        bridge.newSeriesId = freshId;
+        bridge.lots = found.lots();
+        bridge.difference = found.difference();
+        bridge.lowerEnd = found.lower();
+        bridge.upperEnd = found.upper();
+        bridge.margin = margin;
+        bridge.finding = found.finding();
+        bridge.takenOff = found.finding() == Bridging.Finding.SHARE_WITH_OFFSET ? found.difference() : 0;
+        bridge.reason = reason.strip();
+        bridge.decidedBy = by;
+        bridge.decidedAt = clock.instant();
+        bridges.save(bridge);
+        if (bridge.joins()) {
+            join(bridge);
+        }
+    }
+
+    /** Moves the new series' points to the old one; of lots tested both ways the old way's point stays. */
+    private void join(Bridge bridge) {
+        Set<Long> there = new HashSet<>();
+        points.findBySeriesId(bridge.oldSeriesId).forEach(point -> there.add(point.lotId));
+        List<Point> fresh = points.findBySeriesId(bridge.newSeriesId);
+        for (Point point : fresh) {
+            if (there.contains(point.lotId)) {
+                points.delete(point);
+            } else {
+                point.seriesId = bridge.oldSeriesId;
+                point.mean -= bridge.takenOff;
+                point.takenOff = bridge.takenOff;
+            }
+        }
+        points.flush();
+        fresh.stream()
+                .findFirst()
+                .ifPresent(point -> events.publishEvent(
+                        new EvidenceChanged(point.lotId, Set.of(bridge.oldSeriesId, bridge.newSeriesId))));
+    }
+}

@@ -1,0 +1,143 @@
+package org.ysometron.app.evidence;
+
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.intake.MaterialResults;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Evidence;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Property;
+import org.ysometron.core.statistics.CensoredNormal;
+import org.ysometron.core.statistics.Summary;
+
+/** Works out the points that a lot has on its product's series, and keeps them where charts find them fast. */
+@Component
+class LotPoints {
+
+    private static final double CONFIDENCE = 0.95;
+
+    private final SeriesPoints series;
+    private final SeriesRepository seriesTable;
+    private final PointRepository points;
+    private final BridgeRepository bridges;
+
+    LotPoints(SeriesPoints series, SeriesRepository seriesTable, PointRepository points, BridgeRepository bridges) {
+        this.series = series;
+        this.seriesTable = seriesTable;
+        this.points = points;
+        this.bridges = bridges;
+    }
+
+    /** The series a lot has a point on. */
+    Set<Long> seriesOf(long lotId) {
+        Set<Long> ids = new HashSet<>();
+        points.findByLotId(lotId).forEach(point -> ids.add(point.seriesId));
+        return ids;
+    }
+
+    /** Replaces a lot's points by new ones; returns every series that it had or has a point on. */
+    Set<Long> rebuild(
+            LotView lot, List<LotEvidence> counted, List<LotEvidence> measured, List<MaterialResults.Result> material) {
+        Set<Long> touched = new HashSet<>(seriesOf(lot.id()));
+        points.deleteOfLot(lot.id());
+        Map<Long, Point> found = new HashMap<>();
+        for (LotEvidence set : counted) {
+            point(set.evidence(Property.TENSILE_STRENGTH, Optional.empty()))
+                    .ifPresent(f -> put(found, lot, Property.TENSILE_STRENGTH, set.conditions(), set.setup(), f));
+            ratio(set, counted)
+                    .ifPresent(f -> put(found, lot, Property.UPRIGHT_FLAT_RATIO, set.conditions(), set.setup(), f));
+        }
+        for (LotEvidence set : measured) {
+            for (Property side : List.of(Property.SECTION_WIDTH, Property.SECTION_THICKNESS)) {
+                point(set.evidence(side, Optional.empty()))
+                        .ifPresent(f -> put(found, lot, side, set.conditions(), set.setup(), f));
+            }
+        }
+        for (MaterialResults.Result result : material) {
+            point(Evidence.of(result.values()))
+                    .ifPresent(f -> put(found, lot, result.property(), result.conditions(), "", f));
+        }
+        points.saveAll(found.values());
+        touched.addAll(found.keySet());
+        return touched;
+    }
+
+    private record Found(int n, double mean, @Nullable Double sd, int bounds) {}
+
+    /** A lot's point: the mean of its values; with bounds among them the estimate that respects them, else none. */
+    private static Optional<Found> point(Evidence evidence) {
+        double[] values = evidence.values();
+        double[] bounds = evidence.bounds();
+        if (values.length == 0) {
+            return Optional.empty();
+        }
+        Summary summary = Summary.of(values);
+        Double sd = summary.sd().isPresent() ? summary.sd().getAsDouble() : null;
+        if (bounds.length == 0) {
+            return Optional.of(new Found(values.length, summary.mean(), sd, 0));
+        }
+        if (sd == null || sd == 0) {
+            return Optional.empty();
+        }
+        CensoredNormal fit = CensoredNormal.fit(values, bounds, CONFIDENCE);
+        return Optional.of(new Found(evidence.n(), fit.mean(), fit.sd(), bounds.length));
+    }
+
+    private static Optional<Found> ratio(LotEvidence set, List<LotEvidence> sets) {
+        if (set.conditions().orientation() != Orientation.ZX) {
+            return Optional.empty();
+        }
+        Conditions flat = set.conditions().turned(Orientation.XY);
+        Evidence above = set.evidence(Property.TENSILE_STRENGTH, Optional.empty());
+        Evidence below = setOf(sets, flat, set.setup()).evidence(Property.TENSILE_STRENGTH, Optional.empty());
+        boolean plain = above.bounds().length + below.bounds().length == 0;
+        if (!plain || above.n() == 0 || below.n() == 0) {
+            return Optional.empty();
+        }
+        double ratio =
+                Summary.of(above.values()).mean() / Summary.of(below.values()).mean();
+        return Optional.of(new Found(Math.min(above.n(), below.n()), ratio, null, 0));
+    }
+
+    /** The set under these conditions in this set-up, one that counts before one that does not; empty when there is none. */
+    static LotEvidence setOf(List<LotEvidence> sets, Conditions conditions, String setup) {
+        return sets.stream()
+                .filter(set ->
+                        set.conditions().equals(conditions) && set.setup().equals(setup))
+                .min(Comparator.comparing(set -> !set.counts()))
+                .orElse(new LotEvidence(conditions, setup, List.of(), List.of()));
+    }
+
+    private void put(
+            Map<Long, Point> points, LotView lot, Property property, Conditions conditions, String setup, Found found) {
+        long own = series.find(lot, property, conditions, setup)
+                .map(SeriesPoints.SeriesView::id)
+                .orElseGet(() ->
+                        seriesTable.save(new Series(lot.productId(), lot.colour(), property, conditions, setup)).id);
+        Optional<Bridge> bridge = bridges.findByNewSeriesId(own).filter(Bridge::joins);
+        long id = bridge.map(joined -> joined.oldSeriesId).orElse(own);
+        double off = bridge.map(joined -> joined.takenOff).orElse(0.0);
+        if (bridge.isPresent() && points.containsKey(id)) {
+            // Tested both ways: the old way's own point stays.
+            return;
+        }
+        Point point = new Point();
+        point.seriesId = id;
+        point.lotId = lot.id();
+        point.madeOn = lot.madeOn();
+        point.n = found.n();
+        point.mean = found.mean() - off;
+        point.sd = found.sd();
+        point.bounds = found.bounds();
+        point.takenOff = off;
+        points.put(id, point);
+    }
+}

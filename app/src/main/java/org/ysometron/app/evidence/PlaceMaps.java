@@ -1,0 +1,172 @@
+package org.ysometron.app.evidence;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.Function;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.make.ChamberMap;
+import org.ysometron.app.make.Chambers;
+import org.ysometron.app.make.PlateMap;
+import org.ysometron.app.make.Runs;
+import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.method.Result;
+import org.ysometron.core.plan.PlaceEffect;
+import org.ysometron.core.plan.Plate;
+import org.ysometron.core.working.Figures;
+
+/** Strengths by place: on the print plate and in the chamber, with a test for an effect of the place. */
+@Component
+class PlaceMaps {
+
+    private final Bench bench;
+    private final Runs runs;
+    private final Chambers chambers;
+
+    PlaceMaps(Bench bench, Runs runs, Chambers chambers) {
+        this.bench = bench;
+        this.runs = runs;
+        this.chambers = chambers;
+    }
+
+    /** A plate with its values and what they say of places. */
+    record PlateRow(String title, PlateMap map, List<String> findings) {}
+
+    /** A chamber with its values and what they say of places. */
+    record ChamberRow(String title, ChamberMap map, List<String> findings) {}
+
+    @Transactional(readOnly = true)
+    List<PlateRow> plates(LotView lot) {
+        Map<Long, Double> strengths = strengths(lot);
+        List<PlateRow> rows = new ArrayList<>();
+        for (Runs.RunView run : runs.of(lot)) {
+            List<Runs.Placed> own = run.placed().stream()
+                    .filter(placed -> placed.specimen().lotId() == lot.id())
+                    .toList();
+            Plate plate = run.plate();
+            List<String> findings = new ArrayList<>();
+            findings.add(finding(
+                    "left to right",
+                    own,
+                    Runs.Placed::specimen,
+                    placed -> plate.thirdAcross(placed.x() + placed.footprint().width() / 2),
+                    strengths));
+            findings.add(finding(
+                    "front to back",
+                    own,
+                    Runs.Placed::specimen,
+                    placed -> plate.thirdBack(placed.y() + placed.footprint().depth() / 2),
+                    strengths));
+            rows.add(new PlateRow(
+                    run.recipe().setup() + ", " + run.startedAt().toString().replace('T', ' '),
+                    PlateMap.of(run, strengths),
+                    findings));
+        }
+        return rows;
+    }
+
+    @Transactional(readOnly = true)
+    List<ChamberRow> chambers(LotView lot) {
+        Map<Long, Double> strengths = strengths(lot);
+        List<ChamberRow> rows = new ArrayList<>();
+        for (Chambers.ChamberView run : chambers.of(List.of(lot.id())).getOrDefault(lot.id(), List.of())) {
+            List<String> findings = new ArrayList<>();
+            boolean fixed = isFixed(run);
+            for (int cycle = 1; cycle <= (fixed ? 1 : run.cycles()); cycle++) {
+                int now = cycle;
+                List<Chambers.Placed> inside = run.placed().stream()
+                        .filter(placed -> placed.cycle() == now)
+                        .toList();
+                String which = run.cycles() == 1 ? "" : fixed ? ", the same in every cycle" : " in cycle " + cycle;
+                findings.add(finding(
+                        "rows" + which,
+                        inside,
+                        Chambers.Placed::specimen,
+                        placed -> placed.place() / run.columns(),
+                        strengths));
+                findings.add(finding(
+                        "columns" + which,
+                        inside,
+                        Chambers.Placed::specimen,
+                        placed -> placed.place() % run.columns(),
+                        strengths));
+            }
+            rows.add(new ChamberRow(
+                    run.treatment().title() + " in " + run.chamber(), ChamberMap.of(run, strengths), findings));
+        }
+        return rows;
+    }
+
+    private static boolean isFixed(Chambers.ChamberView run) {
+        Map<Long, Integer> first = new HashMap<>();
+        run.placed().forEach(placed -> first.putIfAbsent(placed.specimen().id(), placed.place()));
+        return run.placed().stream().allMatch(placed -> Integer.valueOf(placed.place())
+                .equals(first.get(placed.specimen().id())));
+    }
+
+    /** Tested within one set of terms at a time: what orientation does is no effect of the place. */
+    private static <T> String finding(
+            String name,
+            List<T> items,
+            Function<T, SpecimenView> specimen,
+            Function<T, Integer> place,
+            Map<Long, Double> strengths) {
+        Map<Conditions, Double> sums = new HashMap<>();
+        Map<Conditions, Integer> counts = new HashMap<>();
+        List<T> tested = items.stream()
+                .filter(item -> strengths.containsKey(specimen.apply(item).id()))
+                .toList();
+        for (T item : tested) {
+            Conditions terms = specimen.apply(item).conditions();
+            sums.merge(terms, value(strengths, specimen.apply(item)), Double::sum);
+            counts.merge(terms, 1, Integer::sum);
+        }
+        Map<Integer, List<Double>> byPlace = new TreeMap<>();
+        for (T item : tested) {
+            Conditions terms = specimen.apply(item).conditions();
+            double mean = sums.getOrDefault(terms, 0.0) / counts.getOrDefault(terms, 1);
+            byPlace.computeIfAbsent(place.apply(item), key -> new ArrayList<>())
+                    .add(value(strengths, specimen.apply(item)) - mean);
+        }
+        byPlace.values().removeIf(group -> group.size() < 2);
+        if (byPlace.size() < 2) {
+            return name + ": not two places with two tested specimens each; nothing can be said.";
+        }
+        PlaceEffect effect;
+        try {
+            effect = PlaceEffect.of(byPlace.values().stream()
+                    .map(group ->
+                            group.stream().mapToDouble(Double::doubleValue).toArray())
+                    .toList());
+        } catch (IllegalArgumentException alike) {
+            return name + ": the values are all alike; nothing can be said.";
+        }
+        String seen =
+                effect.p() < 0.05 ? "an effect of the place is to be suspected" : "no effect of the place is seen";
+        return name + ": F = " + Figures.significant(effect.f(), 3) + " over " + effect.places() + " places and "
+                + effect.n() + " specimens, such a difference by chance " + Figures.probability(effect.p()) + ": "
+                + seen
+                + ".";
+    }
+
+    private static double value(Map<Long, Double> strengths, SpecimenView specimen) {
+        return strengths.getOrDefault(specimen.id(), 0.0);
+    }
+
+    private Map<Long, Double> strengths(LotView lot) {
+        Map<Long, Double> strengths = new HashMap<>();
+        for (SpecimenRecord record : bench.records(lot.id())) {
+            record.strength()
+                    .filter(result -> result.kind() == Result.Kind.MEASURED)
+                    .ifPresent(result -> strengths.put(record.specimen().id(), result.value()));
+        }
+        return strengths;
+    }
+}

@@ -1,0 +1,119 @@
+package org.ysometron.app.evidence;
+
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.plan.References;
+import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.drift.IndividualsLimits;
+import org.ysometron.core.method.Result;
+import org.ysometron.core.statistics.Summary;
+import org.ysometron.core.working.Figures;
+
+/**
+ * What a reference lot read each time that it was tested beside another lot: a material drifts alone, a cold print or a
+ * drifting tester takes the reference lot with it.
+ */
+@Component
+public class ReferenceTests {
+
+    /** Tests of before from which the reference's own limits are drawn (common practice, no source). */
+    private static final int LEAST = 5;
+
+    private final References references;
+    private final Bench bench;
+    private final Lots lots;
+
+    ReferenceTests(References references, Bench bench, Lots lots) {
+        this.references = references;
+        this.bench = bench;
+        this.lots = lots;
+    }
+
+    /** The reference lot tested once. */
+    public record Beside(String lot, long lotId, LocalDateTime madeAt, int n, double mean) {}
+
+    /** Every time that the product's reference lot was tested for strength under these terms, in order. */
+    @Transactional(readOnly = true)
+    public List<Beside> of(long productId, Conditions conditions) {
+        Optional<References.ReferenceView> reference = references.of(productId);
+        if (reference.isEmpty()) {
+            return List.of();
+        }
+        Map<Long, List<SpecimenRecord>> bySet = new LinkedHashMap<>();
+        for (SpecimenRecord record : bench.records(reference.get().lot().id())) {
+            if (record.specimen().conditions().equals(conditions)) {
+                bySet.computeIfAbsent(record.specimen().setId(), id -> new ArrayList<>())
+                        .add(record);
+            }
+        }
+        Map<Long, String> codes = new HashMap<>();
+        lots.all(bySet.values().stream()
+                        .flatMap(
+                                set -> Optional.ofNullable(set.get(0).specimen().besideId()).stream())
+                        .toList())
+                .forEach(lot -> codes.put(lot.id(), lot.code()));
+        List<Beside> tests = new ArrayList<>();
+        for (List<SpecimenRecord> set : bySet.values()) {
+            double[] values = set.stream()
+                    .flatMap(record -> record.strength().stream())
+                    .filter(result -> result.kind() == Result.Kind.MEASURED)
+                    .mapToDouble(Result::value)
+                    .toArray();
+            Long beside = set.get(0).specimen().besideId();
+            if (values.length > 0) {
+                tests.add(new Beside(
+                        beside == null ? "alone" : codes.getOrDefault(beside, ""),
+                        beside == null ? 0 : beside,
+                        set.get(0).specimen().madeAt(),
+                        values.length,
+                        Summary.of(values).mean()));
+            }
+        }
+        tests.sort(Comparator.comparing(Beside::madeAt));
+        return tests;
+    }
+
+    /** What the reference specimens of this lot's own run say; empty when there are none. */
+    @Transactional(readOnly = true)
+    public Optional<String> beside(LotView lot, Conditions conditions) {
+        List<Beside> all = of(lot.productId(), conditions);
+        Optional<Beside> own =
+                all.stream().filter(test -> test.lotId() == lot.id()).findFirst();
+        if (own.isEmpty()) {
+            return Optional.empty();
+        }
+        double[] before = all.stream()
+                .filter(test -> test.lotId() != lot.id())
+                .mapToDouble(Beside::mean)
+                .toArray();
+        String read = "The reference lot made in the same run reads "
+                + Figures.significant(own.get().mean(), 4) + " MPa (n = "
+                + own.get().n() + ")";
+        if (before.length < LEAST) {
+            return Optional.of(read + "; it was tested " + before.length + " times before, and " + LEAST
+                    + " are needed to say whether that is usual.");
+        }
+        IndividualsLimits limits = IndividualsLimits.of(before, "MPa");
+        String usual =
+                Figures.significant(limits.lower(), 4) + " to " + Figures.significant(limits.upper(), 4) + " MPa";
+        boolean inside = own.get().mean() >= limits.lower() && own.get().mean() <= limits.upper();
+        return Optional.of(
+                inside
+                        ? read + ", within its own " + usual
+                                + ": printer and tester were as ever, and what differs is the" + " material."
+                        : read + ", outside its own " + usual
+                                + ": look at the printer, the rig and the tester before the material is blamed.");
+    }
+}

@@ -1,0 +1,12 @@
+package org.ysometron.app.make;
+
+import java.util.Collection;
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface ChamberRunRepository extends JpaRepository<ChamberRun, Long> {
+
+    boolean existsByRequest(String request);
+
+    List<ChamberRun> findByLotIdInOrderById(Collection<Long> lotIds);
+}

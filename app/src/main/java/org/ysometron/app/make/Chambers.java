@@ -1,0 +1,270 @@
+package org.ysometron.app.make;
+
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.equipment.Kind;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.plan.Treatments;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.plan.Confounding;
+import org.ysometron.core.plan.Order;
+
+/** Cure and anneal runs: which specimen was where in the chamber, in which pose, cycle by cycle. */
+@Component
+public class Chambers {
+
+    private static final int MOST = 12;
+
+    private final ChamberRunRepository runs;
+    private final ChamberPlaceRepository places;
+    private final Treatments treatments;
+    private final Instruments instruments;
+    private final Lots lots;
+    private final Clock clock;
+
+    Chambers(
+            ChamberRunRepository runs,
+            ChamberPlaceRepository places,
+            Treatments treatments,
+            Instruments instruments,
+            Lots lots,
+            Clock clock) {
+        this.runs = runs;
+        this.places = places;
+        this.treatments = treatments;
+        this.instruments = instruments;
+        this.lots = lots;
+        this.clock = clock;
+    }
+
+    /** How places are given over several cycles. */
+    public enum Placing {
+        SHUFFLED("changed from cycle to cycle, none to the same place twice"),
+        FIXED("fixed");
+
+        private final String words;
+
+        Placing(String words) {
+            this.words = words;
+        }
+
+        /** The placing in words. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /**
+     * A run about to be entered.
+     *
+     * @param specimens labels of those that went in
+     * @param reached temperature and time as they were, in words
+     */
+    public record NewChamber(
+            String request,
+            long treatmentId,
+            long chamberId,
+            LocalDateTime beganAt,
+            int cycles,
+            int rows,
+            int columns,
+            Placing placing,
+            Treatments.Pose pose,
+            List<String> specimens,
+            String reached) {}
+
+    /** A specimen in a cycle. */
+    public record Placed(SpecimenView specimen, int cycle, int place, Treatments.Pose pose) {}
+
+    /** A run as other slices see it. */
+    public record ChamberView(
+            long id,
+            long lotId,
+            Treatments.TreatmentView treatment,
+            String chamber,
+            LocalDateTime beganAt,
+            int cycles,
+            int rows,
+            int columns,
+            long seed,
+            String reached,
+            List<Placed> placed,
+            String by) {
+
+        /** When it is over, by the programme's minutes. */
+        public LocalDateTime endsAt() {
+            return beganAt.plusMinutes((long) treatment.minutes() * cycles);
+        }
+    }
+
+    /** Enters a run. */
+    @Transactional
+    public void treat(LotView lot, NewChamber form, String by) {
+        lots.lockUndecided(lot.id());
+        if (runs.existsByRequest(form.request())) {
+            return;
+        }
+        Treatments.TreatmentView treatment = treatments.treatment(form.treatmentId());
+        if (treatment.productId() != lot.productId()) {
+            throw new Refusal("treatment", "The programme is for another product.");
+        }
+        Kind wanted = treatment.kind() == Treatments.Kind.CURE ? Kind.CURE_CHAMBER : Kind.OVEN;
+        if (instruments.instrument(form.chamberId()).kind() != wanted) {
+            throw new Refusal("chamber", "To " + treatment.kind().words() + ", choose a " + wanted.words() + ".");
+        }
+        if (form.rows() < 1
+                || form.rows() > MOST
+                || form.columns() < 1
+                || form.columns() > MOST
+                || form.cycles() < 1
+                || form.cycles() > MOST) {
+            throw new Refusal("grid", "Rows, columns and cycles are 1 to " + MOST + ".");
+        }
+        if (form.beganAt().isAfter(LocalDateTime.now(clock).plusMinutes(1))) {
+            throw new Refusal("beganAt", "The run cannot have begun after now.");
+        }
+        List<SpecimenView> inside = form.specimens().stream()
+                .map(name -> lots.specimen(lot, name))
+                .distinct()
+                .toList();
+        if (inside.isEmpty()) {
+            throw new Refusal("specimens", "Say which specimens went in.");
+        }
+        if (inside.size() > form.rows() * form.columns()) {
+            throw new Refusal(
+                    "grid",
+                    inside.size() + " specimens do not fit " + form.rows() + " × " + form.columns()
+                            + " places: two runs, or a larger chamber.");
+        }
+        ChamberRun run = stored(lot, form, by);
+        List<List<Integer>> byCycle = Order.places(
+                inside.size(),
+                form.rows() * form.columns(),
+                form.placing() == Placing.SHUFFLED ? form.cycles() : 1,
+                run.seed);
+        for (int cycle = 0; cycle < form.cycles(); cycle++) {
+            List<Integer> row = byCycle.get(cycle % byCycle.size());
+            for (int i = 0; i < inside.size(); i++) {
+                ChamberPlace place = new ChamberPlace();
+                place.runId = run.id;
+                place.specimenId = inside.get(i).id();
+                place.cycle = cycle + 1;
+                place.place = row.get(i);
+                place.pose = form.pose();
+                places.save(place);
+            }
+        }
+    }
+
+    private ChamberRun stored(LotView lot, NewChamber form, String by) {
+        ChamberRun run = new ChamberRun();
+        run.request = form.request();
+        run.lotId = lot.id();
+        run.treatmentId = form.treatmentId();
+        run.chamberId = form.chamberId();
+        run.beganAt = form.beganAt();
+        run.cycles = form.cycles();
+        run.atRows = form.rows();
+        run.atColumns = form.columns();
+        run.seed = form.request().hashCode();
+        run.reached = form.reached();
+        run.enteredBy = by;
+        run.enteredAt = clock.instant();
+        return runs.save(run);
+    }
+
+    /** The runs of several lots, by lot. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<ChamberView>> of(Collection<Long> lotIds) {
+        List<ChamberRun> found = runs.findByLotIdInOrderById(lotIds);
+        if (found.isEmpty()) {
+            return Map.of();
+        }
+        Map<Long, List<ChamberPlace>> byRun = new HashMap<>();
+        places.findByRunIdInOrderByCycleAscPlaceAsc(
+                        found.stream().map(run -> run.id).toList())
+                .forEach(place -> byRun.computeIfAbsent(place.runId, id -> new ArrayList<>())
+                        .add(place));
+        Map<Long, SpecimenView> known = new HashMap<>();
+        lots.specimensOf(lotIds).forEach(specimen -> known.put(specimen.id(), specimen));
+        Map<Long, List<ChamberView>> byLot = new LinkedHashMap<>();
+        for (ChamberRun run : found) {
+            List<Placed> placed = new ArrayList<>();
+            for (ChamberPlace place : byRun.getOrDefault(run.id, List.of())) {
+                Optional.ofNullable(known.get(place.specimenId))
+                        .ifPresent(specimen -> placed.add(new Placed(specimen, place.cycle, place.place, place.pose)));
+            }
+            byLot.computeIfAbsent(run.lotId, id -> new ArrayList<>())
+                    .add(new ChamberView(
+                            run.id,
+                            run.lotId,
+                            treatments.treatment(run.treatmentId),
+                            instruments.instrument(run.chamberId).name(),
+                            run.beganAt,
+                            run.cycles,
+                            run.atRows,
+                            run.atColumns,
+                            run.seed,
+                            run.reached,
+                            placed,
+                            run.enteredBy));
+        }
+        return byLot;
+    }
+
+    /** What of a lot's curing cannot be told from its orientation; empty when nothing is confounded. */
+    public Optional<String> confounded(LotView lot) {
+        List<String> orientations = new ArrayList<>();
+        List<String> poses = new ArrayList<>();
+        for (ChamberView run : of(List.of(lot.id())).getOrDefault(lot.id(), List.of())) {
+            for (Placed placed : run.placed()) {
+                if (placed.cycle() == 1) {
+                    orientations.add(
+                            placed.specimen().conditions().orientation().words());
+                    poses.add(placed.pose().words());
+                }
+            }
+        }
+        return Confounding.between("orientation", orientations, "pose in the chamber", poses);
+    }
+
+    /**
+     * What a chamber did to specimens that their terms do not say already: a programme on trial, or a pose other than the
+     * programme's. Two that differ in it are not averaged.
+     */
+    Map<Long, String> states(Collection<SpecimenView> specimens) {
+        Map<Long, String> states = new HashMap<>();
+        List<Long> lotIds =
+                specimens.stream().map(SpecimenView::lotId).distinct().toList();
+        of(lotIds)
+                .values()
+                .forEach(list -> list.forEach(run -> {
+                    for (Placed placed : run.placed()) {
+                        String trial = run.treatment().status() == Treatments.Status.TRIAL
+                                ? run.treatment().title()
+                                : "";
+                        String pose = placed.pose() == run.treatment().pose()
+                                ? ""
+                                : run.treatment().kind().done() + " "
+                                        + placed.pose().words();
+                        String state = trial.isEmpty() || pose.isEmpty() ? trial + pose : trial + ", " + pose;
+                        if (!state.isEmpty() && placed.cycle() == 1) {
+                            states.merge(placed.specimen().id(), state, (one, other) -> one + ", " + other);
+                        }
+                    }
+                }));
+        return states;
+    }
+}

@@ -1,0 +1,162 @@
+package org.ysometron.app.make;
+
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.material.Conditioning;
+import org.ysometron.core.material.Conditioning.Age;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
+
+/** Conditioning: when sets went into which climate and came out, what they weighed, and from when on they are ready. */
+@Component
+public class Climates {
+
+    private final WeighingRepository weighings;
+    private final Lots lots;
+    private final Products products;
+    private final ApplicationEventPublisher events;
+    private final Clock clock;
+
+    Climates(
+            WeighingRepository weighings, Lots lots, Products products, ApplicationEventPublisher events, Clock clock) {
+        this.weighings = weighings;
+        this.lots = lots;
+        this.products = products;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** A set that is to be conditioned. */
+    public record SetClimate(
+            long setId,
+            String specimens,
+            @Nullable LocalDateTime in,
+            @Nullable LocalDateTime out,
+            String climate,
+            List<String> weighed,
+            @Nullable LocalDateTime ready) {}
+
+    /** The conditioned sets of a lot. */
+    @Transactional(readOnly = true)
+    public List<SetClimate> of(LotView lot) {
+        Map<Long, List<SpecimenView>> sets = conditioned(lots.specimens(lot.id()));
+        Map<Long, List<Weighing>> weighed = weighed(sets.keySet());
+        Map<Long, LocalDateTime> ready = ready(lot, lots.specimens(lot.id()));
+        return lots.climates(sets.keySet()).stream()
+                .map(climate -> new SetClimate(
+                        climate.setId(),
+                        Sets.labels(sets.getOrDefault(climate.setId(), List.of())),
+                        climate.in(),
+                        climate.out(),
+                        climate.climate(),
+                        weighed.getOrDefault(climate.setId(), List.of()).stream()
+                                .map(row -> row.typed + " at "
+                                        + row.weighedAt.toString().replace('T', ' '))
+                                .toList(),
+                        ready.get(climate.setId())))
+                .toList();
+    }
+
+    /** From when on the conditioned sets of a lot are ready, by hours or by weighings; sets never put in are left out. */
+    public Map<Long, LocalDateTime> ready(LotView lot, List<SpecimenView> specimens) {
+        Map<Long, List<SpecimenView>> sets = conditioned(specimens);
+        if (sets.isEmpty()) {
+            return Map.of();
+        }
+        double hours = products.product(lot.productId()).conditioningHours();
+        Map<Long, List<Weighing>> weighed = weighed(sets.keySet());
+        Map<Long, LocalDateTime> ready = new HashMap<>();
+        sets.forEach((id, set) -> {
+            LocalDateTime in = set.get(0).conditionedFrom();
+            if (in != null) {
+                ready.put(
+                        id,
+                        Conditioning.readyFrom(
+                                in,
+                                hours,
+                                weighed.getOrDefault(id, List.of()).stream()
+                                        .map(row -> new Conditioning.Weighing(row.weighedAt, row.mass))
+                                        .toList()));
+            }
+        });
+        return ready;
+    }
+
+    /** How a test of a set at a time stands to its conditioning. */
+    public static Age age(Optional<LocalDateTime> ready, LocalDateTime tested) {
+        return ready.map(from -> tested.isBefore(from) ? Age.EARLY : Age.REACHED)
+                .orElse(Age.UNKNOWN);
+    }
+
+    /** Writes down a time in or out. */
+    @Transactional
+    public void move(LotView lot, long setId, @Nullable LocalDateTime in, @Nullable LocalDateTime out, String climate) {
+        LocalDateTime now = LocalDateTime.now(clock).plusMinutes(1);
+        if ((in != null && in.isAfter(now)) || (out != null && out.isAfter(now))) {
+            throw new Refusal("in", "It cannot have gone in or come out after now.");
+        }
+        lots.condition(lot, setId, in, out, climate);
+        events.publishEvent(new Histories.MakingChanged(lot.id()));
+    }
+
+    /** Writes down a weighing. */
+    @Transactional
+    public void weigh(LotView lot, long setId, String typed, LocalDateTime at, String by) {
+        lots.lockUndecided(lot.id());
+        if (!conditioned(lots.specimens(lot.id())).containsKey(setId)) {
+            throw new Refusal("mass", "Lot " + lot.code() + " has no such conditioned set.");
+        }
+        Typed read = Typed.read("Mass", typed, UnitOfMeasure.working(Dimension.MASS));
+        if (!(read instanceof Typed.Accepted accepted) || !(accepted.value() > 0)) {
+            throw new Refusal(
+                    "mass",
+                    read instanceof Typed.Refused refused
+                            ? refused.problem().beside()
+                            : "A mass above zero is needed, for example 10.004 g.");
+        }
+        if (at.isAfter(LocalDateTime.now(clock).plusMinutes(1))) {
+            throw new Refusal("weighedAt", "It cannot have been weighed after now.");
+        }
+        Weighing row = new Weighing();
+        row.setId = setId;
+        row.weighedAt = at;
+        row.typed = typed.strip();
+        row.mass = accepted.value();
+        row.enteredBy = by;
+        weighings.save(row);
+        events.publishEvent(new Histories.MakingChanged(lot.id()));
+    }
+
+    private Map<Long, List<Weighing>> weighed(Collection<Long> setIds) {
+        Map<Long, List<Weighing>> bySet = new HashMap<>();
+        weighings.findBySetIdInOrderByWeighedAt(setIds).forEach(row -> bySet.computeIfAbsent(
+                        row.setId, id -> new ArrayList<>())
+                .add(row));
+        return bySet;
+    }
+
+    private static Map<Long, List<SpecimenView>> conditioned(List<SpecimenView> specimens) {
+        Map<Long, List<SpecimenView>> sets = new LinkedHashMap<>(Sets.of(specimens));
+        sets.values()
+                .removeIf(set ->
+                        set.get(0).conditions().conditioning() != org.ysometron.core.claim.Conditioning.CONDITIONED);
+        return sets;
+    }
+}

@@ -1,0 +1,290 @@
+package org.ysometron.app.make;
+
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Samples;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.plan.Needs;
+import org.ysometron.app.plan.Recipes;
+import org.ysometron.app.plan.References;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.plan.Budget;
+import org.ysometron.core.plan.PlannedTest;
+import org.ysometron.core.plan.Plate;
+import org.ysometron.core.working.Figures;
+
+/** Print runs: what was printed by which recipe, from which sample, and where on the plate each specimen stood. */
+@Component
+public class Runs {
+
+    private final PrintRunRepository runs;
+    private final PlacementRepository placements;
+    private final Lots lots;
+    private final Samples samples;
+    private final Products products;
+    private final Recipes recipes;
+    private final References references;
+    private final Needs needs;
+    private final Orders orders;
+    private final Clock clock;
+
+    Runs(
+            PrintRunRepository runs,
+            PlacementRepository placements,
+            Lots lots,
+            Samples samples,
+            Products products,
+            Recipes recipes,
+            References references,
+            Needs needs,
+            Orders orders,
+            Clock clock) {
+        this.runs = runs;
+        this.placements = placements;
+        this.lots = lots;
+        this.samples = samples;
+        this.products = products;
+        this.recipes = recipes;
+        this.references = references;
+        this.needs = needs;
+        this.orders = orders;
+        this.clock = clock;
+    }
+
+    /** Specimens of one line. */
+    public record Batch(PlannedTest test, int count) {}
+
+    /** What the air and the machine were like, in words, and what differed from the recipe. */
+    public record Surroundings(
+            String ambient, String humidity, String spoolState, String nozzleHours, String differences) {}
+
+    /**
+     * A run about to be entered.
+     *
+     * @param request key that makes sending it twice harmless
+     * @param scale that the models were printed at
+     * @param reference specimens of the reference lot beside each batch; 0 for none
+     * @param anyway printed although the sample does not hold enough
+     */
+    public record NewRun(
+            String request,
+            long recipeId,
+            @Nullable Long sampleId,
+            LocalDateTime startedAt,
+            Surroundings surroundings,
+            Plate plate,
+            List<Batch> batches,
+            double scale,
+            int reference,
+            boolean anyway) {}
+
+    /** A specimen on the plate. */
+    public record Placed(SpecimenView specimen, double x, double y, Plate.Footprint footprint) {}
+
+    /** A run as other slices see it. */
+    public record RunView(
+            long id,
+            Recipes.RecipeView recipe,
+            LocalDateTime startedAt,
+            Surroundings surroundings,
+            Plate plate,
+            List<Placed> placed,
+            String by) {}
+
+    /** Enters a run: its specimens get an identity, a place and an order of testing. */
+    @Transactional
+    public void print(LotView lot, NewRun form, String by) {
+        lots.lockUndecided(lot.id());
+        if (runs.existsByRequest(form.request())) {
+            return;
+        }
+        Recipes.RecipeView recipe = recipes.recipe(form.recipeId());
+        if (recipe.productId() != lot.productId()) {
+            throw new Refusal("recipe", "The recipe is for another product.");
+        }
+        if (form.batches().isEmpty()) {
+            throw new Refusal("count", "Say how many specimens of which line were printed.");
+        }
+        if (form.startedAt().isAfter(LocalDateTime.now(clock).plusMinutes(1))) {
+            throw new Refusal("startedAt", "The run cannot have begun after now.");
+        }
+        requireMaterial(lot, form);
+        PrintRun run = stored(lot, form, recipe, by);
+        List<SpecimenView> made = specimens(lot, form, recipe, by);
+        List<Plate.Footprint> footprints = new ArrayList<>();
+        for (Batch batch : form.batches()) {
+            for (int i = 0; i < batch.count() + form.reference(); i++) {
+                footprints.add(Plate.Footprint.of(batch.test()));
+            }
+        }
+        List<Plate.Place> places = form.plate()
+                .place(footprints, run.id)
+                .orElseThrow(() -> new Refusal(
+                        "count",
+                        "The plate of " + Figures.plain(form.plate().width(), 4) + " × "
+                                + Figures.plain(form.plate().depth(), 4) + " mm does not hold " + footprints.size()
+                                + " specimens: print two runs."));
+        for (int i = 0; i < made.size(); i++) {
+            Plate.Place place = places.get(i);
+            Placement row = new Placement();
+            row.runId = run.id;
+            row.specimenId = made.get(i).id();
+            row.atRow = place.row();
+            row.atColumn = place.column();
+            row.x = place.x();
+            row.y = place.y();
+            placements.save(row);
+        }
+        orders.give(lot, by);
+    }
+
+    private List<SpecimenView> specimens(LotView lot, NewRun form, Recipes.RecipeView recipe, String by) {
+        List<SpecimenView> made = new ArrayList<>();
+        if (form.reference() > 0) {
+            references.take(lot.productId(), form.reference() * form.batches().size());
+        }
+        for (int i = 0; i < form.batches().size(); i++) {
+            Batch batch = form.batches().get(i);
+            String key = form.request() + "-" + i;
+            made.addAll(lots.addSet(
+                    lot.id(), set(key, batch.test(), batch.count(), form, recipe, form.sampleId(), null), by));
+            if (form.reference() > 0) {
+                LotView kept = references.of(lot.productId()).orElseThrow().lot();
+                made.addAll(lots.addSet(
+                        kept.id(), set(key + "r", batch.test(), form.reference(), form, recipe, null, lot.id()), by));
+            }
+        }
+        return made;
+    }
+
+    private static Lots.NewSet set(
+            String key,
+            PlannedTest test,
+            int count,
+            NewRun form,
+            Recipes.RecipeView recipe,
+            @Nullable Long sample,
+            @Nullable Long beside) {
+        return Lots.NewSet.of(
+                key,
+                test,
+                count,
+                form.scale(),
+                new Lots.Making(sample, "", form.startedAt(), null, recipe.setup(), beside));
+    }
+
+    /** Before anything is printed: whether the sample lasts. */
+    private void requireMaterial(LotView lot, NewRun form) {
+        if (form.sampleId() == null) {
+            return;
+        }
+        Samples.SampleView sample = samples.sample(lot, form.sampleId());
+        if (sample.holds().grams().isEmpty() || form.anyway()) {
+            return;
+        }
+        double held = sample.holds().grams().getAsDouble();
+        Budget needed = needs.of(products.product(lot.productId()))
+                .budget(form.batches().stream()
+                        .map(batch -> batch.test().of(batch.count()))
+                        .toList());
+        double used = used(lot, sample.id());
+        if (needed.grams() > held - used) {
+            throw new Refusal(
+                    "sample",
+                    "The run takes " + Figures.decimals(needed.grams(), 0) + " g and " + sample.label() + " holds "
+                            + Figures.decimals(Math.max(0, held - used), 0)
+                            + " g: it ends before the set. Take another, or say that it was printed anyway.");
+        }
+    }
+
+    /** What earlier runs took of a sample, in g. */
+    private double used(LotView lot, long sampleId) {
+        Needs.Ground ground = needs.of(products.product(lot.productId()));
+        return lots.specimens(lot.id()).stream()
+                .filter(specimen -> specimen.sampleId() != null && specimen.sampleId() == sampleId)
+                .mapToDouble(specimen -> specimen.design().volume()
+                        / 1000
+                        * (1 + ground.material().waste())
+                        * ground.material().density())
+                .sum();
+    }
+
+    private PrintRun stored(LotView lot, NewRun form, Recipes.RecipeView recipe, String by) {
+        PrintRun run = new PrintRun();
+        run.request = form.request();
+        run.lotId = lot.id();
+        run.recipeId = recipe.id();
+        run.printerId = recipe.printerId();
+        run.sampleId = form.sampleId();
+        run.startedAt = form.startedAt();
+        run.ambient = form.surroundings().ambient();
+        run.humidity = form.surroundings().humidity();
+        run.spoolState = form.surroundings().spoolState();
+        run.nozzleHours = form.surroundings().nozzleHours();
+        run.differences = form.surroundings().differences();
+        run.plateWidth = form.plate().width();
+        run.plateDepth = form.plate().depth();
+        run.enteredBy = by;
+        run.enteredAt = clock.instant();
+        return runs.save(run);
+    }
+
+    /** The runs of a lot with where every specimen stood, those of the reference lot among them. */
+    @Transactional(readOnly = true)
+    public List<RunView> of(LotView lot) {
+        List<PrintRun> found = runs.findByLotIdOrderById(lot.id());
+        Map<Long, List<Placement>> byRun = new HashMap<>();
+        placements.findByRunIdIn(found.stream().map(run -> run.id).toList()).forEach(place -> byRun.computeIfAbsent(
+                        place.runId, id -> new ArrayList<>())
+                .add(place));
+        Map<Long, SpecimenView> known = specimens(byRun.values().stream()
+                .flatMap(List::stream)
+                .map(place -> place.specimenId)
+                .toList());
+        List<RunView> views = new ArrayList<>();
+        for (PrintRun run : found) {
+            List<Placed> placed = byRun.getOrDefault(run.id, List.of()).stream()
+                    .filter(place -> known.containsKey(place.specimenId))
+                    .map(place -> placed(place, known))
+                    .toList();
+            views.add(new RunView(
+                    run.id,
+                    recipes.recipe(run.recipeId),
+                    run.startedAt,
+                    new Surroundings(run.ambient, run.humidity, run.spoolState, run.nozzleHours, run.differences),
+                    new Plate(run.plateWidth, run.plateDepth),
+                    placed,
+                    run.enteredBy));
+        }
+        return views;
+    }
+
+    private Map<Long, SpecimenView> specimens(Collection<Long> ids) {
+        Map<Long, SpecimenView> known = new HashMap<>();
+        lots.specimensById(ids).forEach(specimen -> known.put(specimen.id(), specimen));
+        return known;
+    }
+
+    private static Placed placed(Placement place, Map<Long, SpecimenView> known) {
+        SpecimenView specimen = known.get(place.specimenId);
+        if (specimen == null) {
+            throw new IllegalStateException("place " + place.id + " holds no specimen");
+        }
+        return new Placed(
+                specimen,
+                place.x,
+                place.y,
+                Plate.Footprint.of(specimen.design(), specimen.conditions().orientation()));
+    }
+}

@@ -1,0 +1,23 @@
+package org.ysometron.app.plan;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+@Entity
+@Table(name = "plan_revision")
+class PlanRevision {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    Long productId;
+    int revision;
+    String reason;
+    String madeBy;
+    Instant madeAt;
+}

@@ -1,0 +1,12 @@
+package org.ysometron.app.plan;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface RecipeRepository extends JpaRepository<Recipe, Long> {
+
+    List<Recipe> findByProductIdOrderByPrinterIdAscRevisionDesc(long productId);
+
+    Optional<Recipe> findFirstByProductIdAndPrinterIdOrderByRevisionDesc(long productId, long printerId);
+}

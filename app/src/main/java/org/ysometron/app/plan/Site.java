@@ -1,0 +1,99 @@
+package org.ysometron.app.plan;
+
+import java.time.Clock;
+import java.time.LocalTime;
+import java.util.EnumMap;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.plan.WorkingHours;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
+
+/** The site's own settings, as typed and in working units. */
+@Component
+public class Site {
+
+    private final SettingRepository settings;
+    private final Clock clock;
+
+    Site(SettingRepository settings, Clock clock) {
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    /** Every setting as typed. */
+    public Map<Setting, String> typed() {
+        Map<Setting, String> typed = new EnumMap<>(Setting.class);
+        for (Setting setting : Setting.values()) {
+            typed.put(setting, setting.usual());
+        }
+        settings.findAll().forEach(row -> typed.put(row.name, row.typed));
+        return typed;
+    }
+
+    /** Every setting in working units: seconds, mm, N, shares, plain numbers. */
+    public Values values() {
+        Map<Setting, Double> values = new EnumMap<>(Setting.class);
+        typed().forEach((setting, typed) -> values.put(setting, read(setting, typed)));
+        return new Values(values);
+    }
+
+    /** Settings in working units. */
+    public record Values(Map<Setting, Double> values) {
+
+        /** A setting. */
+        public double of(Setting setting) {
+            Double value = values.get(setting);
+            if (value == null) {
+                throw new IllegalStateException(setting + " has no value");
+            }
+            return value;
+        }
+
+        /** A time in minutes, at least one. */
+        public long minutes(Setting setting) {
+            return Math.max(1, Math.round(of(setting) / 60));
+        }
+
+        /** When somebody is there. */
+        public WorkingHours hours() {
+            return new WorkingHours(clockTime(of(Setting.DAY_BEGINS)), clockTime(of(Setting.DAY_ENDS)));
+        }
+
+        private static LocalTime clockTime(double hours) {
+            return LocalTime.MIDNIGHT.plusMinutes(Math.round(hours * 60));
+        }
+    }
+
+    /** Changes a setting. */
+    @Transactional
+    public void change(Setting setting, String typed, String by) {
+        double value = read(setting, typed);
+        if (!(value > 0)) {
+            throw new Refusal(setting.name(), setting.title() + ": a value above zero is needed.");
+        }
+        Map<Setting, Double> all = new EnumMap<>(values().values());
+        all.put(setting, value);
+        double begins = new Values(all).of(Setting.DAY_BEGINS);
+        double ends = new Values(all).of(Setting.DAY_ENDS);
+        if (begins >= ends || ends >= 24) {
+            throw new Refusal(setting.name(), "The working day must begin before it ends, and end before midnight.");
+        }
+        SettingRow row = settings.findById(setting).orElseGet(SettingRow::new);
+        row.name = setting;
+        row.typed = typed.strip();
+        row.changedBy = by;
+        row.changedAt = clock.instant();
+        settings.save(row);
+    }
+
+    private static double read(Setting setting, String typed) {
+        Typed read = Typed.read(setting.title(), typed, UnitOfMeasure.working(setting.dimension()));
+        if (read instanceof Typed.Accepted accepted) {
+            return accepted.value();
+        }
+        throw new Refusal(setting.name(), ((Typed.Refused) read).problem().beside());
+    }
+}

@@ -1,0 +1,203 @@
+package org.ysometron.app.plan;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
+
+/** Curing and annealing programmes: recipes with a source and a status, never a schedule that somebody guessed. */
+@Component
+public class Treatments {
+
+    private final TreatmentRepository treatments;
+    private final Clock clock;
+
+    Treatments(TreatmentRepository treatments, Clock clock) {
+        this.treatments = treatments;
+        this.clock = clock;
+    }
+
+    /** What a programme does. */
+    public enum Kind {
+        CURE("cure", "cured"),
+        ANNEAL("anneal", "annealed");
+
+        private final String words;
+        private final String done;
+
+        Kind(String words, String done) {
+            this.words = words;
+            this.done = done;
+        }
+
+        /** What a specimen is after it. */
+        public String done() {
+            return done;
+        }
+
+        /** The kind in a word. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /** How specimens stand or lie in a chamber. */
+    public enum Pose {
+        LYING("lying"),
+        ON_EDGE("on edge"),
+        STANDING("standing"),
+        HANGING("hanging");
+
+        private final String words;
+
+        Pose(String words) {
+            this.words = words;
+        }
+
+        /** The pose in words. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /** How far a programme is to be trusted. */
+    public enum Status {
+        REFERENCE("part of the reference recipe"),
+        TRIAL("trial; what it gives is a series of its own");
+
+        private final String words;
+
+        Status(String words) {
+            this.words = words;
+        }
+
+        /** The status in words. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /** A programme as other slices see it. */
+    public record TreatmentView(
+            long id,
+            long productId,
+            Kind kind,
+            String name,
+            int revision,
+            List<String> steps,
+            int minutes,
+            Pose pose,
+            Status status,
+            String source) {
+
+        /** Name and revision. */
+        public String title() {
+            return name + ", rev " + revision;
+        }
+    }
+
+    /** All programmes of a product. */
+    public List<TreatmentView> of(long productId) {
+        return treatments.findByProductIdOrderByNameAscRevisionDesc(productId).stream()
+                .map(Treatments::view)
+                .toList();
+    }
+
+    /** One programme. */
+    public TreatmentView treatment(long id) {
+        return treatments
+                .findById(id)
+                .map(Treatments::view)
+                .orElseThrow(() -> new NotFound("curing or annealing programme " + id));
+    }
+
+    /** Minutes of every step of the product's newest annealing programme of the reference; empty when it has none. */
+    List<Long> annealing(long productId) {
+        return of(productId).stream()
+                .filter(known -> known.kind() == Kind.ANNEAL && known.status() == Status.REFERENCE)
+                .findFirst()
+                .map(known -> known.steps().stream().map(Treatments::minutes).toList())
+                .orElse(List.of());
+    }
+
+    /**
+     * Freezes a programme, or its next revision when there is one of that name.
+     *
+     * @param steps one a line, temperature and time: "60 °C, 60 min"
+     */
+    @Transactional
+    public TreatmentView freeze(
+            long productId, Kind kind, String name, String steps, Pose pose, Status status, String source, String by) {
+        if (name.isBlank() || name.length() > 60) {
+            throw new Refusal("name", "Give it a name of at most 60 characters.");
+        }
+        if (source.isBlank() || source.length() > 200) {
+            throw new Refusal("source", "Say where the programme comes from: a guessed one is nobody's to repeat.");
+        }
+        List<String> lines =
+                steps.lines().map(String::strip).filter(line -> !line.isEmpty()).toList();
+        if (lines.isEmpty() || String.join("\n", lines).length() > 400) {
+            throw new Refusal("steps", "Write one step a line, for example 60 °C, 60 min.");
+        }
+        long minutes = 0;
+        for (String line : lines) {
+            minutes += minutes(line);
+        }
+        Treatment row = new Treatment();
+        row.productId = productId;
+        row.kind = kind;
+        row.name = name.strip();
+        row.revision = treatments
+                        .findFirstByProductIdAndNameOrderByRevisionDesc(productId, row.name)
+                        .map(last -> last.revision)
+                        .orElse(0)
+                + 1;
+        row.steps = String.join("\n", lines);
+        row.minutes = (int) minutes;
+        row.pose = pose;
+        row.status = status;
+        row.source = source.strip();
+        row.frozenBy = by;
+        row.frozenAt = clock.instant();
+        return view(treatments.save(row));
+    }
+
+    /** Minutes of one step; refused when it is no temperature and time. */
+    private static long minutes(String line) {
+        String[] parts = line.split(",", 2);
+        List<Dimension> wanted = List.of(Dimension.TEMPERATURE, Dimension.TIME);
+        List<Double> read = new ArrayList<>();
+        for (int i = 0; i < parts.length; i++) {
+            if (Typed.read("Step", parts[i].strip(), UnitOfMeasure.working(wanted.get(i)))
+                    instanceof Typed.Accepted accepted) {
+                read.add(accepted.value());
+            }
+        }
+        if (read.size() != 2 || read.get(1) < 60) {
+            throw new Refusal(
+                    "steps",
+                    "'" + line + "' is no step; expected a temperature and a time, for example 60 °C, 60 min.");
+        }
+        return Math.round(read.get(1) / 60);
+    }
+
+    private static TreatmentView view(Treatment row) {
+        return new TreatmentView(
+                row.id,
+                row.productId,
+                row.kind,
+                row.name,
+                row.revision,
+                row.steps.lines().toList(),
+                row.minutes,
+                row.pose,
+                row.status,
+                row.source);
+    }
+}

@@ -2,6 +2,7 @@ package org.ysometron.app.evidence;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -58,7 +59,7 @@ class Bridges {
             List<Pair> pairs,
             @Nullable Bridge decided) {}
 
-    /** Every pair of series of a product that differ in their set-up alone: the one with more lots is the old one. */
+    /** Pairs of series of a product that differ in their set-up alone and share lots: the one with more lots is the old one. */
     @Transactional(readOnly = true)
     List<Study> of(long productId) {
         List<SeriesPoints.SeriesView> all = series.everyOf(productId);
@@ -69,10 +70,17 @@ class Bridges {
                 .forEach(bridge -> decided.put(bridge.newSeriesId, bridge));
         for (SeriesPoints.SeriesView fresh : all) {
             Bridge bridge = decided.get(fresh.id());
-            all.stream()
+            List<Study> possible = all.stream()
                     .filter(old -> isBefore(old, fresh, bridge))
-                    .findFirst()
-                    .ifPresent(old -> studies.add(new Study(old, fresh, pairs(old.id(), fresh.id()), bridge)));
+                    .map(old -> new Study(old, fresh, pairs(old.id(), fresh.id()), bridge))
+                    .sorted(Comparator.comparingInt(study -> -study.pairs().size()))
+                    .toList();
+            // Without a lot in common one pair stands for all, to say what is wanting.
+            boolean common = possible.stream().anyMatch(study -> !study.pairs().isEmpty());
+            possible.stream()
+                    .filter(study -> !common || bridge != null || !study.pairs().isEmpty())
+                    .limit(common ? possible.size() : 1)
+                    .forEach(studies::add);
         }
         return studies;
     }
@@ -126,9 +134,10 @@ class Bridges {
 
     /** Decides by the numbers: joined, joined once the difference is taken off, or kept apart. */
     @Transactional
-    void decide(long productId, long freshId, double margin, String reason, String by) {
+    void decide(long productId, long oldId, long freshId, double margin, String reason, String by) {
         Study study = of(productId).stream()
-                .filter(candidate -> candidate.fresh().id() == freshId)
+                .filter(candidate ->
+                        candidate.fresh().id() == freshId && candidate.old().id() == oldId)
                 .findFirst()
                 .orElseThrow(() -> new NotFound("a study of series " + freshId));
         if (study.decided() != null) {

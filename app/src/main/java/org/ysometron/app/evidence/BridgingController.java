@@ -2,9 +2,7 @@ package org.ysometron.app.evidence;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
@@ -43,6 +41,7 @@ class BridgingController {
 
     /** A study as the page shows it. */
     record StudyView(
+            long oldId,
             long freshId,
             String title,
             String terms,
@@ -63,9 +62,10 @@ class BridgingController {
     String page(
             @PathVariable String code,
             @RequestParam(defaultValue = "0") long series,
+            @RequestParam(defaultValue = "0") long old,
             @RequestParam(defaultValue = "") String margin,
             Model model) {
-        return show(products.named(code), series, margin, "", Map.of(), model);
+        return show(products.named(code), new Asked(old, series, margin, "", null), model);
     }
 
     @PostMapping("/products/{code}/bridging")
@@ -73,6 +73,7 @@ class BridgingController {
     String decide(
             @PathVariable String code,
             @RequestParam(defaultValue = "0") long series,
+            @RequestParam(defaultValue = "0") long old,
             @RequestParam(defaultValue = "") String margin,
             @RequestParam(defaultValue = "") String reason,
             Authentication by,
@@ -80,30 +81,34 @@ class BridgingController {
             HttpServletResponse response) {
         Products.ProductView product = products.named(code);
         try {
-            bridges.decide(product.id(), series, number(margin), reason, by.getName());
+            bridges.decide(product.id(), old, series, number(margin), reason, by.getName());
             return "redirect:/products/" + code + "/bridging";
         } catch (Refusal refusal) {
             response.setStatus(422);
-            return show(product, series, margin, reason, Map.of(series, refusal.words()), model);
+            return show(product, new Asked(old, series, margin, reason, refusal.words()), model);
         }
     }
 
-    private String show(
-            Products.ProductView product,
-            long asked,
+    /** What was asked of one study, and why it was refused. */
+    private record Asked(
+            long old,
+            long fresh,
             String margin,
             String reason,
-            Map<Long, String> problems,
-            Model model) {
-        Map<Long, String> wrong = new HashMap<>(problems);
+            @Nullable String problem) {
+
+        boolean of(Bridges.Study study) {
+            return study.old().id() == old && study.fresh().id() == fresh;
+        }
+    }
+
+    private String show(Products.ProductView product, Asked asked, Model model) {
         List<StudyView> views = new ArrayList<>();
         for (Bridges.Study study : bridges.of(product.id())) {
-            boolean own = study.fresh().id() == asked;
-            views.add(view(
-                    study,
-                    own ? margin : "",
-                    own ? reason : "",
-                    wrong.get(study.fresh().id())));
+            views.add(
+                    asked.of(study)
+                            ? view(study, asked.margin(), asked.reason(), asked.problem())
+                            : view(study, "", "", null));
         }
         model.addAttribute("product", product);
         model.addAttribute("studies", views);
@@ -143,6 +148,7 @@ class BridgingController {
             }
         }
         return new StudyView(
+                study.old().id(),
                 study.fresh().id(),
                 study.fresh().property().title() + ", "
                         + study.fresh().conditions().orientation().words() + ", "

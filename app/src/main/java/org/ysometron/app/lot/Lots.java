@@ -3,6 +3,7 @@ package org.ysometron.app.lot;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
@@ -342,7 +343,7 @@ public class Lots {
         if (set.conditioning != Conditioning.CONDITIONED) {
             throw new Refusal("in", "These specimens are tested dry as printed; they have no conditioning clock.");
         }
-        if (from == null || from.isBefore(set.made())) {
+        if (from == null || from.isBefore(set.made().truncatedTo(ChronoUnit.MINUTES))) {
             throw new Refusal("in", "Say when it went in; not before it was made.");
         }
         if (out != null && out.isBefore(from)) {

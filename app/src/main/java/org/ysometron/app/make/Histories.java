@@ -3,6 +3,7 @@ package org.ysometron.app.make;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -88,7 +89,7 @@ public class Histories {
         }
         for (String name : specimens) {
             SpecimenView specimen = lots.specimen(lot, name);
-            if (at.isBefore(specimen.madeAt())) {
+            if (at.isBefore(specimen.madeAt().truncatedTo(ChronoUnit.MINUTES))) {
                 throw new Refusal("doneAt", specimen.label() + " was not made yet at that time.");
             }
             Rework row = new Rework();

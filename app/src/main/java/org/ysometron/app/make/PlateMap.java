@@ -49,11 +49,11 @@ public record PlateMap(double width, double height, List<Piece> pieces, String w
             Plate.Footprint footprint = placed.footprint();
             double w = footprint.width() * scale;
             double h = Math.max(5, footprint.depth() * scale);
-            String label = placed.specimen().label();
+            boolean reference = placed.specimen().besideId() != null;
+            String label = (reference ? "R-" : "") + placed.specimen().label();
             Double value = values.get(placed.specimen().id());
             String shown = value == null ? label : label + " " + Shades.words(value);
             boolean inside = w > shown.length() * LETTER && h >= 7;
-            boolean reference = placed.specimen().besideId() != null;
             pieces.add(new Piece(
                     round(placed.x() * scale),
                     round(height - placed.y() * scale - h),

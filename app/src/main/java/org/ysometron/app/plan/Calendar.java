@@ -135,18 +135,25 @@ public class Calendar {
         LocalDateTime wanted =
                 require(copy.get().wantedOn()).atTime(site.values().hours().ends());
         long days = ChronoUnit.DAYS.between(now.toLocalDate(), wanted.toLocalDate());
+        if (days < 0) {
+            return Optional.empty();
+        }
+        Map<String, LocalDateTime> notBefore = new HashMap<>();
+        if (copy.get().notBefore() != null) {
+            LocalDateTime hold = require(copy.get().notBefore()).atStartOfDay();
+            steps.jobs().forEach(job -> notBefore.put(job.id(), hold));
+        }
         return Schedule.backwards(
                         steps.jobs(),
                         new Schedule.Ground(
-                                capacities(machines()), site.values().hours(), steps.running(), Map.of()),
+                                capacities(machines()), site.values().hours(), steps.running(), notBefore),
                         wanted,
-                        (int) Math.max(0, days))
-                .map(plan -> plan.slots().stream()
-                        .filter(slot ->
-                                !slot.start().isBefore(now) || slot.start().isAfter(now.minusDays(1)))
+                        (int) days)
+                .flatMap(plan -> plan.slots().stream()
+                        .filter(slot -> steps.jobs().contains(slot.job()))
                         .map(Schedule.Slot::start)
-                        .min(LocalDateTime::compareTo)
-                        .orElse(plan.finish()));
+                        .min(LocalDateTime::compareTo))
+                .filter(start -> !start.isBefore(now));
     }
 
     private static Map<String, Integer> capacities(Map<Station, List<InstrumentView>> machines) {

@@ -1,0 +1,251 @@
+package org.ysometron.app.evidence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.hamcrest.Matchers.allOf;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.Quantity;
+import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.plan.Methods;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Property;
+import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.TestMethod;
+
+class BridgingPageTest extends DemoSite {
+
+    private static final RequestPostProcessor QUALITY =
+            user("quality").authorities(new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("JUDGEMENT"));
+
+    @Autowired
+    private Bridges bridges;
+
+    @Autowired
+    private SeriesPoints series;
+
+    @Autowired
+    private Instruments instruments;
+
+    @Autowired
+    private Methods methods;
+
+    @Autowired
+    private Products products;
+
+    @Autowired
+    private ReferenceTests references;
+
+    private long rigged(String name, String rig) {
+        return instruments
+                .register(new Instruments.NewInstrument(
+                        org.ysometron.app.equipment.Kind.FORCE_GAUGE,
+                        name,
+                        OptionalDouble.of(9000),
+                        0.003,
+                        0,
+                        new Instruments.Facts(
+                                1,
+                                OptionalDouble.empty(),
+                                OptionalDouble.empty(),
+                                "",
+                                OptionalDouble.empty(),
+                                OptionalDouble.empty(),
+                                rig,
+                                "")))
+                .id();
+    }
+
+    private void breaks(LotView lot, String label, double force, long gauge) {
+        bench.enterAll(
+                lot,
+                List.of(
+                        testLots.width(label, 1, "4.00"),
+                        testLots.thickness(label, 1, "4.00"),
+                        new Bench.Entry(
+                                label,
+                                Quantity.FORCE,
+                                1,
+                                String.valueOf(force),
+                                Outcome.BROKE_IN_GAUGE,
+                                gauge,
+                                String.valueOf(force))),
+                "bench",
+                null);
+    }
+
+    private SeriesPoints.SeriesView strengths(LotView lot, String setup) {
+        return series.everyOf(lot.productId()).stream()
+                .filter(view -> view.property() == Property.TENSILE_STRENGTH
+                        && view.colour().equals(lot.colour())
+                        && view.conditions().orientation() == Orientation.XY
+                        && view.setup().equals(setup))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** M44: another rig starts its own series; lots broken in both decide by how much the new one is off. */
+    @Test
+    void m44ANewRigStartsASeriesAndABridgingStudyJoinsIt() throws Exception {
+        long old = rigged("cell A of this test", "frame A");
+        long fresh = rigged("cell B of this test", "frame B");
+        LotView last = testLots.lot();
+        for (int i = 0; i < 4; i++) {
+            LotView lot = i == 3 ? last : testLots.lot();
+            breaks(lot, "XY1", 880 + i, old);
+            breaks(lot, "XY2", 896 + i, fresh);
+        }
+        LotView another = testLots.lot();
+        breaks(another, "XY1", 880, old);
+        SeriesPoints.SeriesView frameA = strengths(last, "frame A");
+        SeriesPoints.SeriesView frameB = strengths(last, "frame B");
+        assertThat(series.points(frameA.id())).hasSize(5);
+        assertThat(series.points(frameB.id())).hasSize(4);
+        LotView onlyNew = testLots.lot();
+        breaks(onlyNew, "XY1", 900, fresh);
+
+        Bridges.Study study = bridges.of(last.productId()).stream()
+                .filter(candidate ->
+                        candidate.fresh().id() == frameB.id() && candidate.old().id() == frameA.id())
+                .findFirst()
+                .orElseThrow();
+        assertThat(Bridges.compare(study, 0.5).difference()).isEqualTo(1.0);
+        bridges.decide(last.productId(), frameA.id(), frameB.id(), 0.5, "new frame", "quality");
+        assertThat(series.points(frameA.id())).hasSize(6);
+        assertThat(series.points(frameA.id()))
+                .filteredOn(point -> point.lotId() == onlyNew.id())
+                .singleElement()
+                .satisfies(point -> assertThat(point.mean()).isEqualTo(900 / 16.0 - 1));
+        assertThat(series.ofProduct(last.productId())).doesNotContain(frameB);
+    }
+
+    /** The demo's second frame: five lots by both ways, about 0.6 MPa apart, decided on the page. */
+    @Test
+    void m44TheDemosSecondFrameIsJoinedWithItsOffset() throws Exception {
+        Products.ProductView dunlin = products.named("dunlin-c2");
+        Bridges.Study study = bridges.of(dunlin.id()).stream()
+                .filter(candidate -> candidate.fresh().setup().equals("frame 2, screw grips"))
+                .findFirst()
+                .orElseThrow();
+        String page = "/products/dunlin-c2/bridging";
+        http.perform(get(page)
+                        .param("series", String.valueOf(study.fresh().id()))
+                        .param("old", String.valueOf(study.old().id()))
+                        .param("margin", "some")
+                        .with(QUALITY))
+                .andExpect(content().string(containsString("is no margin")));
+        http.perform(get(page)
+                        .param("series", String.valueOf(study.fresh().id()))
+                        .param("old", String.valueOf(study.old().id()))
+                        .param("margin", "0.4 MPa")
+                        .with(QUALITY))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("Over 5 lots new minus old is 0.6"),
+                                containsString("once the difference is taken off"))));
+        http.perform(post(page)
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("series", String.valueOf(study.fresh().id()))
+                        .param("old", String.valueOf(study.old().id()))
+                        .param("margin", "0.4 MPa")
+                        .param("reason", ""))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("Say what was changed and why")));
+        int before = series.points(study.old().id()).size();
+        http.perform(post(page)
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("series", String.valueOf(study.fresh().id()))
+                        .param("old", String.valueOf(study.old().id()))
+                        .param("margin", "0.4 MPa")
+                        .param("reason", "Second frame set up in spring."))
+                .andExpect(status().is3xxRedirection());
+        assertThat(series.points(study.old().id())).hasSize(before);
+        assertThat(series.ofProduct(dunlin.id()))
+                .extracting(SeriesPoints.SeriesView::id)
+                .doesNotContain(study.fresh().id());
+        http.perform(get(page).with(QUALITY))
+                .andExpect(content().string(allOf(containsString("Decided by quality"), containsString("taken off"))));
+        assertThatThrownBy(() -> bridges.decide(
+                        dunlin.id(), study.old().id(), study.fresh().id(), 0.4, "again", "quality"))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("decided already");
+    }
+
+    /** M28: what is broken under another revision of the method is in a series of its own. */
+    @Test
+    void m28ANewRevisionOfAMethodStartsASeries() {
+        LotView lot = testLots.lot();
+        long cell = rigged("cell C of this test", "frame C");
+        breaks(lot, "XY1", 880, cell);
+        methods.pin(
+                TestMethod.TENSION, List.of("50 mm", "5 N", "crosshead, not used for a modulus"), "test", "quality");
+        try {
+            breaks(lot, "XY2", 880, cell);
+            assertThat(series.points(strengths(lot, "frame C").id())).hasSize(1);
+            String rev =
+                    "frame C, tension rev " + methods.of(TestMethod.TENSION).revision();
+            assertThat(series.points(strengths(lot, rev).id())).hasSize(1);
+        } finally {
+            // Back to the values of before, so that other tests' readings stay together.
+            methods.pin(
+                    TestMethod.TENSION,
+                    TestMethod.TENSION.parameters().stream()
+                            .map(TestMethod.Parameter::value)
+                            .toList(),
+                    "back",
+                    "quality");
+        }
+    }
+
+    /** M37: the reference lot stood while Skerry slid, and moved with Curlew's light engine. */
+    @Test
+    void m37TheReferenceLotTellsTheMaterialFromTheMachine() throws Exception {
+        LotView sliding = lots.named("SK-0130");
+        assertThat(references.beside(
+                        sliding,
+                        lots.specimens(sliding.id()).stream()
+                                .filter(bar -> bar.conditions().orientation() == Orientation.ZX)
+                                .findFirst()
+                                .orElseThrow()
+                                .conditions()))
+                .hasValueSatisfying(words -> assertThat(words).contains("what differs is the material"));
+        http.perform(get("/products/skerry-bf10/drift")
+                        .param("series", String.valueOf(upright(sliding).id()))
+                        .with(QUALITY))
+                .andExpect(content().string(containsString("The reference lot stands where it stood")));
+
+        LotView stiff = lots.named("CW-0018");
+        assertThat(references.beside(stiff, lots.specimens(stiff.id()).get(0).conditions()))
+                .hasValueSatisfying(
+                        words -> assertThat(words).contains("outside its own", "before the material is blamed"));
+    }
+
+    private SeriesPoints.SeriesView upright(LotView lot) {
+        return series.ofProduct(lot.productId()).stream()
+                .filter(view -> view.property() == Property.TENSILE_STRENGTH
+                        && view.colour().equals("natural")
+                        && view.setup().isEmpty()
+                        && view.conditions().orientation() == Orientation.ZX)
+                .findFirst()
+                .orElseThrow();
+    }
+}

@@ -41,6 +41,13 @@ class MigrationTest {
             sql.execute(
                     "insert into lot (version, code, product_id, datasheet_id, colour, made_on, size, note, state,"
                             + " created_by, created_at) values (0, 'L', 1, 1, 'x', '2025-02-01', '', '', 'WAITING', 'b', now())");
+            sql.execute("insert into lot_specimen_set (lot_id, request, design, orientation, basis, conditioning, rate,"
+                    + " created_by, created_at) values (1, 'r', 'TENSION_BAR_4', 'XY', 'SOLID', 'DRY', 5, 'b', now())");
+            sql.execute("insert into equipment_instrument (kind, name, capacity, relative_uncertainty,"
+                    + " absolute_uncertainty) values ('FORCE_GAUGE', 'g', 500, 0.005, 0)");
+            sql.execute(
+                    "insert into evidence_series (product_id, colour, property, method, basis, orientation,"
+                            + " conditioning, rate, design) values (1, 'x', 'TENSILE_STRENGTH', 'tension', 'SOLID', 'XY', 'DRY', 5, 'd')");
         }
         migrate(MigrationVersion.LATEST);
         try (Connection connection = DriverManager.getConnection(URL, "ysometron", "ysometron");
@@ -58,6 +65,17 @@ class MigrationTest {
             rows.next();
             assertThat(rows.getString(2)).isEqualTo("BETWEEN");
             assertThat(rows.getString(3)).isEqualTo("4 mm ± 0.1 mm");
+            ResultSet set =
+                    sql.executeQuery("select s.method, s.notch, s.scale, s.setup, i.places, i.rig, e.setup, e.process"
+                            + " from lot_specimen_set s, equipment_instrument i, evidence_series e");
+            set.next();
+            assertThat(set.getString(1)).isEqualTo("tension");
+            assertThat(set.getString(2)).isEqualTo("NONE");
+            assertThat(set.getDouble(3)).isEqualTo(1);
+            assertThat(set.getInt(5)).isEqualTo(1);
+            for (int column : new int[] {4, 6, 7, 8}) {
+                assertThat(set.getString(column)).isEmpty();
+            }
         }
     }
 }

@@ -29,7 +29,7 @@ class Security {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, "/lots/*/decision")
                         .hasAuthority("RELEASE")
-                        .requestMatchers(HttpMethod.POST, "/lots/*/words")
+                        .requestMatchers(HttpMethod.POST, "/lots/*/words", "/lots/*/plan", "/lots/*/make/bought/*")
                         .hasAuthority("JUDGEMENT")
                         .requestMatchers(HttpMethod.POST, "/series/**")
                         .hasAuthority("JUDGEMENT")

@@ -77,6 +77,12 @@ class MakeController {
         return "make/make";
     }
 
+    /** The address of a form that was refused: somebody loads it again, or comes back to it. */
+    @GetMapping("/lots/{code}/make/{part}")
+    String again(@PathVariable String code, @PathVariable String part) {
+        return "redirect:/lots/" + lots.named(code).code() + "/make#" + (part.matches("[a-z]+") ? part : "");
+    }
+
     @GetMapping("/lots/{code}/labels")
     String labels(@PathVariable String code, @RequestParam(required = false) @Nullable String specimen, Model model) {
         LotView lot = lots.named(code);

@@ -91,11 +91,7 @@ class LotPlanController {
     @PreAuthorize("hasAuthority('ENTRY')")
     String take(@PathVariable String code) {
         LotView lot = lots.named(code);
-        lots.lockUndecided(lot.id());
-        if (plans.newest(lot.productId()).isEmpty()) {
-            throw new Refusal(products.product(lot.productId()).name() + " has no plan yet: make it first.");
-        }
-        plans.copy(lot);
+        plans.take(lot);
         return "redirect:/lots/" + code + "/plan";
     }
 

@@ -170,6 +170,16 @@ public class Plans {
         store(view(newest.get()).lines(), null, lot.id());
     }
 
+    /** The same when somebody asks for it. */
+    @Transactional
+    public void take(LotView lot) {
+        lots.lockUndecided(lot.id());
+        if (revisions.findFirstByProductIdOrderByRevisionDesc(lot.productId()).isEmpty()) {
+            throw new Refusal("The product of lot " + lot.code() + " has no plan yet: make it first.");
+        }
+        copy(lot);
+    }
+
     @EventListener
     @Transactional
     public void onLot(Lots.LotEntered entered) {

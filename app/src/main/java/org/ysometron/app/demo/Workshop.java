@@ -330,7 +330,7 @@ class Workshop {
                                         TestMethod.IMPACT_NOTCHED,
                                         SpecimenDesign.IMPACT_BAR_NOTCHED,
                                         Notch.ACROSS,
-                                        2900 * 60,
+                                        174_000, // 2.9 m/s
                                         10),
                                 "0.3 J",
                                 false,

@@ -141,12 +141,15 @@ class PlaceMaps {
         }
         PlaceEffect effect;
         try {
-            effect = PlaceEffect.of(byPlace.values().stream()
-                    .map(group ->
-                            group.stream().mapToDouble(Double::doubleValue).toArray())
-                    .toList());
-        } catch (IllegalArgumentException alike) {
-            return name + ": the values are all alike; nothing can be said.";
+            effect = PlaceEffect.of(
+                    byPlace.values().stream()
+                            .map(group -> group.stream()
+                                    .mapToDouble(Double::doubleValue)
+                                    .toArray())
+                            .toList(),
+                    sums.size());
+        } catch (IllegalArgumentException tooFew) {
+            return name + ": too few specimens, or all alike; nothing can be said.";
         }
         String seen =
                 effect.p() < 0.05 ? "an effect of the place is to be suspected" : "no effect of the place is seen";

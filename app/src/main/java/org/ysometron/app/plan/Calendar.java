@@ -35,6 +35,7 @@ public class Calendar {
     private final Products products;
     private final Instruments instruments;
     private final Treatments treatments;
+    private final Recipes recipes;
     private final Needs needs;
     private final Site site;
     private final Progress progress;
@@ -46,6 +47,7 @@ public class Calendar {
             Products products,
             Instruments instruments,
             Treatments treatments,
+            Recipes recipes,
             Needs needs,
             Site site,
             Progress progress,
@@ -55,6 +57,7 @@ public class Calendar {
         this.products = products;
         this.instruments = instruments;
         this.treatments = treatments;
+        this.recipes = recipes;
         this.needs = needs;
         this.site = site;
         this.progress = progress;
@@ -131,6 +134,7 @@ public class Calendar {
                 lots.specimens(lot.id()),
                 progress.of(List.of(lot)).getOrDefault(lot.id(), Progress.Done.NOTHING),
                 0,
+                Station.PRINTER.words(),
                 now);
         LocalDateTime wanted =
                 require(copy.get().wantedOn()).atTime(site.values().hours().ends());
@@ -161,6 +165,9 @@ public class Calendar {
         machines.forEach((station, list) -> capacities.put(
                 station.words(),
                 Math.max(1, list.stream().mapToInt(m -> m.facts().places()).sum())));
+        machines.getOrDefault(Station.PRINTER, List.of())
+                .forEach(printer ->
+                        capacities.put(printer.name(), printer.facts().places()));
         return capacities;
     }
 
@@ -181,6 +188,9 @@ public class Calendar {
         List<Schedule.Job> jobs = new ArrayList<>();
         List<Schedule.Running> running = new ArrayList<>();
         Map<String, LocalDateTime> notBefore = new HashMap<>();
+        Map<Station, List<InstrumentView>> machines = machines();
+        Map<String, Long> busy = new HashMap<>();
+        require(machines.get(Station.PRINTER)).forEach(printer -> busy.put(printer.name(), 0L));
         Map<Long, Products.ProductView> known = new HashMap<>();
         Map<Long, Needs.Ground> grounds = new HashMap<>();
         for (LotView lot : planned) {
@@ -196,7 +206,11 @@ public class Calendar {
                     specimens.getOrDefault(lot.id(), List.of()),
                     done.getOrDefault(lot.id(), Progress.Done.NOTHING),
                     asked ? whatIf.again() : 0,
+                    printer(product.id(), busy),
                     now);
+            steps.jobs().stream()
+                    .filter(job -> busy.containsKey(job.resource()))
+                    .forEach(job -> busy.merge(job.resource(), job.minutes(), Long::sum));
             jobs.addAll(steps.jobs());
             running.addAll(steps.running());
             LocalDateTime hold =
@@ -206,11 +220,19 @@ public class Calendar {
                 steps.jobs().forEach(job -> notBefore.put(job.id(), begins));
             }
         }
-        Map<Station, List<InstrumentView>> machines = machines();
         Schedule.Plan plan = Schedule.forwards(
                 jobs, new Schedule.Ground(capacities(machines), site.values().hours(), running, notBefore), now);
         return Optional.of(new Board(
                 now, plan, forecasts(planned, copies, plan), names(machines), places(machines), events(planned, done)));
+    }
+
+    /** Of the printers that have a recipe for the product the one with the least to do; any when no recipe says. */
+    private String printer(long productId, Map<String, Long> busy) {
+        return recipes.inForce(productId).stream()
+                .map(Recipes.RecipeView::printer)
+                .min(java.util.Comparator.comparing((String name) -> busy.getOrDefault(name, 0L))
+                        .thenComparing(name -> name))
+                .orElse(Station.PRINTER.words());
     }
 
     private static LocalDateTime later(LocalDateTime one, LocalDateTime other) {
@@ -225,6 +247,7 @@ public class Calendar {
             List<SpecimenView> specimens,
             Progress.Done done,
             int again,
+            String printer,
             LocalDateTime now) {
         Site.Values values = site.values();
         List<LotSteps.Line> lines = new ArrayList<>();
@@ -244,6 +267,7 @@ public class Calendar {
                         treatments.annealing(product.id()),
                         product.conditioningHours(),
                         values.minutes(Setting.DECIDE)),
+                printer,
                 now);
     }
 

@@ -9,6 +9,7 @@ import org.springframework.util.MultiValueMap;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.method.TestMethod;
@@ -17,7 +18,6 @@ import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
-import org.ysometron.core.working.Figures;
 
 /** The lines of a plan as typed: rows of one form, whose fields share their names. */
 final class LineForm {
@@ -81,7 +81,7 @@ final class LineForm {
                     test.basis().name(),
                     test.build(),
                     test.conditioning().name(),
-                    test.rate() > 0 ? Figures.plain(test.rate(), 4) + " mm/min" : "",
+                    test.rate() > 0 ? Conditions.rateWords(test.rate()) : "",
                     String.valueOf(test.n()),
                     test.process(),
                     line.expected(),
@@ -129,8 +129,8 @@ final class LineForm {
         if (!expected.isEmpty() && expected(method, expected).isEmpty()) {
             problems.add(
                     field,
-                    "'" + expected + "' is no load for " + method.title() + "; expected for example 3 " + method.unit()
-                            + ".");
+                    "'" + expected + "' is no load for " + method.title() + "; expected for example 3 "
+                            + method.equipment().unit() + ".");
         }
         List<String> wanting =
                 PlannedTest.wanting(method, design, orientation, notch, basis, build, conditioning, rate, n);
@@ -151,7 +151,7 @@ final class LineForm {
 
     /** An expected load or energy in the method's unit; empty when it is none. */
     static Optional<Double> expected(TestMethod method, String typed) {
-        return UnitOfMeasure.find(method.unit())
+        return UnitOfMeasure.find(method.equipment().unit())
                 .map(unit -> Typed.read("Expected", typed, unit))
                 .filter(read -> read instanceof Typed.Accepted)
                 .map(read -> ((Typed.Accepted) read).value());

@@ -53,9 +53,12 @@ class Loads {
             return new LoadView("", List.of("No " + test.method().equipment().words() + " is in the register."));
         }
         OptionalDouble load = load(productId, line, claims);
+        if (test.method().equipment().unit().isEmpty()) {
+            return new LoadView(fitting.get(0).name(), List.of());
+        }
         if (load.isEmpty()) {
             return new LoadView(
-                    "", List.of("Neither history nor a claim tells what load to expect: write it at the line."));
+                    "Neither history nor a claim tells what load to expect: write it at the line.", List.of());
         }
         return pendulum(test) ? swing(load.getAsDouble(), fitting) : pull(test, load.getAsDouble(), fitting);
     }
@@ -72,7 +75,17 @@ class Loads {
         }
         Optional<Claim> served = claims.stream()
                 .filter(claim -> claim.property() == Property.TENSILE_STRENGTH && line.serves(claim))
-                .findFirst();
+                .findFirst()
+                // In another state, or at another rate, it breaks at about the same load: enough to choose a gauge by.
+                .or(() -> claims.stream()
+                        .filter(claim -> claim.property() == Property.TENSILE_STRENGTH
+                                && line.test()
+                                        .method()
+                                        .title()
+                                        .equals(claim.conditions().method())
+                                && claim.conditions().orientation()
+                                        == line.test().orientation())
+                        .findFirst());
         if (served.isEmpty()) {
             return OptionalDouble.empty();
         }
@@ -107,7 +120,7 @@ class Loads {
                 .filter(g -> isOut(g) && g.capacity().orElse(0) * Headroom.LARGEST_SHARE >= load)
                 .forEach(g -> warnings.add(g.name() + " would do but is out of calibration."));
         standards.faults(gauge.id()).forEach(warnings::add);
-        return new LoadView(words(load, test.method().unit(), gauge), warnings);
+        return new LoadView(words(load, test.method().equipment().unit(), gauge), warnings);
     }
 
     /** A smaller design of the same method whose load would have room. */

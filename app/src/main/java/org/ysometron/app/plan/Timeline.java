@@ -72,7 +72,10 @@ record Timeline(double width, double height, double left, List<Row> rows, List<B
         for (Station station : Station.values()) {
             String resource = station == Station.DESK ? "" : station.words();
             List<Schedule.Slot> own = slots.stream()
-                    .filter(slot -> slot.job().resource().equals(resource))
+                    .filter(slot -> slot.job().resource().equals(resource)
+                            || board.machines()
+                                    .getOrDefault(station, List.of())
+                                    .contains(slot.job().resource()))
                     .sorted(Comparator.comparing(Schedule.Slot::start))
                     .toList();
             if (own.isEmpty()) {
@@ -111,6 +114,10 @@ record Timeline(double width, double height, double left, List<Row> rows, List<B
         for (Schedule.Slot slot : slots) {
             boolean placed = false;
             for (Lane lane : lanes) {
+                boolean own = lane.name.equals(slot.job().resource());
+                if (machines.contains(slot.job().resource()) && !own) {
+                    continue;
+                }
                 int most = station == Station.DESK ? Integer.MAX_VALUE : places.getOrDefault(lane.name, 1);
                 placed = place(slot, lane, most);
                 if (placed) {

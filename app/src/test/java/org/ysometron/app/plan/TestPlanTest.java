@@ -219,8 +219,22 @@ class TestPlanTest extends DemoSite {
                             java.util.Objects.requireNonNull(byId.get(id)).end())
                     .isBeforeOrEqualTo(slot.start()));
         }
-        // Two places in the dryer, one printer for each of three, one bench.
-        Map<String, Integer> places = Map.of("dryer", 2, "printer", 3, "bench", 1, "wash and cure", 1, "climate", 6);
+        // Two places in the dryer, one on each printer, one bench.
+        Map<String, Integer> places = Map.of(
+                "dryer",
+                2,
+                "printer 1",
+                1,
+                "printer 2",
+                1,
+                "printer 4",
+                1,
+                "bench",
+                1,
+                "wash and cure",
+                1,
+                "climate",
+                6);
         for (Schedule.Slot slot : slots) {
             int most = places.getOrDefault(slot.job().resource(), Integer.MAX_VALUE);
             long there = slots.stream()

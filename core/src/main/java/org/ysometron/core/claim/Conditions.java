@@ -27,6 +27,11 @@ public record Conditions(
         String design,
         String process) {
 
+    private static final double MM_PER_MIN_IN_M_PER_S = 60_000;
+
+    /** From a metre in ten seconds on nobody counts in mm/min. */
+    private static final double IMPACT = 6_000;
+
     /** Conditions of a filament's specimens, whose process is the frozen recipe. */
     public Conditions(
             String method,
@@ -73,7 +78,7 @@ public record Conditions(
         add(found, "conditioning", conditioning.words(), evidence.conditioning.words(), true);
         add(found, "specimen", design, evidence.design, true);
         add(found, "exposure and cure", process, evidence.process, true);
-        add(found, "rate", rateWords(), evidence.rateWords(), false);
+        add(found, "rate", rateWords(rate), rateWords(evidence.rate), false);
         return found;
     }
 
@@ -84,15 +89,18 @@ public record Conditions(
                         basis.words(),
                         orientation.words(),
                         conditioning.words(),
-                        rate > 0 ? rateWords() : "",
+                        rate > 0 ? rateWords(rate) : "",
                         design,
                         process)
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining(", "));
     }
 
-    private String rateWords() {
-        return (Math.rint(rate) == rate ? Figures.decimals(rate, 0) : Figures.significant(rate, 3)) + " mm/min";
+    /** A speed in mm/min, or in m/s for an impact, as it stands in terms and on forms. */
+    public static String rateWords(double rate) {
+        return rate >= IMPACT
+                ? Figures.significant(rate / MM_PER_MIN_IN_M_PER_S, 3) + " m/s"
+                : (Math.rint(rate) == rate ? Figures.decimals(rate, 0) : Figures.significant(rate, 3)) + " mm/min";
     }
 
     private static void add(List<Mismatch> found, String name, String claimed, String tested, boolean blocking) {

@@ -12,7 +12,6 @@ public enum TestMethod {
     TENSION(
             "tension",
             "ISO 527-1, ISO 527-2",
-            "N",
             Equipment.FORCE_GAUGE,
             List.of(SpecimenDesign.TENSION_BAR_4, SpecimenDesign.TENSION_BAR_3),
             List.of("width ×3, mm", "thickness ×3, mm", "largest force, N", "how it ended"),
@@ -30,7 +29,6 @@ public enum TestMethod {
     DOUBLE_SHEAR(
             "double shear",
             "no standard cited; common practice",
-            "N",
             Equipment.FORCE_GAUGE,
             List.of(SpecimenDesign.SHEAR_PIN),
             List.of("diameter ×4, mm", "largest force, N", "how it ended"),
@@ -43,7 +41,6 @@ public enum TestMethod {
     TORSION(
             "torsion",
             "no standard cited; common practice",
-            "N·m",
             Equipment.TORQUE_GAUGE,
             List.of(SpecimenDesign.TORSION_ROD),
             List.of("diameter ×4, mm", "torque at 90°, N·m", "peak torque, N·m", "turns to failure"),
@@ -56,7 +53,6 @@ public enum TestMethod {
     BENDING(
             "bending",
             "ISO 178",
-            "N",
             Equipment.FORCE_GAUGE,
             List.of(SpecimenDesign.BENDING_BAR),
             List.of("width ×3, mm", "thickness ×3, mm", "load at 2 mm, N", "largest force, N", "how it ended"),
@@ -69,7 +65,6 @@ public enum TestMethod {
     TIMED_HOLD(
             "timed hold",
             "no standard cited; common practice",
-            "N",
             Equipment.WEIGHTS,
             List.of(SpecimenDesign.BENDING_BAR),
             List.of("deflection at 1, 30 and 60 s, mm"),
@@ -82,7 +77,6 @@ public enum TestMethod {
     CREEP(
             "creep in tension",
             "ISO 899-1",
-            "mm",
             Equipment.WEIGHTS,
             List.of(SpecimenDesign.TENSION_BAR_4),
             List.of("length by day, mm"),
@@ -95,7 +89,6 @@ public enum TestMethod {
     IMPACT_NOTCHED(
             "notched impact",
             "ISO 179-1",
-            "J",
             Equipment.PENDULUM,
             List.of(SpecimenDesign.IMPACT_BAR_NOTCHED),
             List.of("width behind the notch, mm", "thickness, mm", "free swing and angle after, °", "kind of break"),
@@ -108,7 +101,6 @@ public enum TestMethod {
     IMPACT_UNNOTCHED(
             "unnotched impact",
             "ISO 179-1",
-            "J",
             Equipment.PENDULUM,
             List.of(SpecimenDesign.BENDING_BAR),
             List.of("width, mm", "thickness, mm", "free swing and angle after, °", "kind of break"),
@@ -121,7 +113,6 @@ public enum TestMethod {
     PART_LOAD(
             "load of a part",
             "no standard cited; common practice",
-            "N",
             Equipment.FORCE_GAUGE,
             List.of(SpecimenDesign.HOOK),
             List.of("largest force, N", "how it ended"),
@@ -134,7 +125,6 @@ public enum TestMethod {
     THREAD(
             "thread",
             "no standard cited; common practice",
-            "N·m",
             Equipment.TORQUE_GAUGE,
             List.of(SpecimenDesign.THREAD_BLOCK),
             List.of("go, tight or no-go", "last torque held, N·m", "torque at which it stripped, N·m"),
@@ -147,7 +137,6 @@ public enum TestMethod {
     HEAT(
             "heat under load",
             "ISO 75-1, ISO 75-2",
-            "°C",
             Equipment.OVEN,
             List.of(SpecimenDesign.BENDING_BAR),
             List.of("last temperature held, °C", "first temperature moved, °C"),
@@ -160,16 +149,23 @@ public enum TestMethod {
 
     /** What a method is done with. */
     public enum Equipment {
-        FORCE_GAUGE("force gauge"),
-        TORQUE_GAUGE("torque gauge"),
-        PENDULUM("pendulum"),
-        WEIGHTS("weights"),
-        OVEN("oven");
+        FORCE_GAUGE("force gauge", "N"),
+        TORQUE_GAUGE("torque gauge", "N·m"),
+        PENDULUM("pendulum", "J"),
+        WEIGHTS("weights", "N"),
+        OVEN("oven", "");
 
         private final String words;
+        private final String unit;
 
-        Equipment(String words) {
+        Equipment(String words, String unit) {
             this.words = words;
+            this.unit = unit;
+        }
+
+        /** Unit of the load that it takes; empty where there is none to plan for. */
+        public String unit() {
+            return unit;
         }
 
         /** The equipment in words. */
@@ -187,7 +183,6 @@ public enum TestMethod {
 
     private final String title;
     private final String standard;
-    private final String unit;
     private final Equipment equipment;
     private final List<SpecimenDesign> designs;
     private final List<String> readings;
@@ -201,7 +196,6 @@ public enum TestMethod {
     TestMethod(
             String title,
             String standard,
-            String unit,
             Equipment equipment,
             List<SpecimenDesign> designs,
             List<String> readings,
@@ -213,7 +207,6 @@ public enum TestMethod {
             boolean rated) {
         this.title = title;
         this.standard = standard;
-        this.unit = unit;
         this.equipment = equipment;
         this.designs = designs;
         this.readings = readings;
@@ -233,11 +226,6 @@ public enum TestMethod {
     /** The standard that it cites. */
     public String standard() {
         return standard;
-    }
-
-    /** Unit of its main reading. */
-    public String unit() {
-        return unit;
     }
 
     /** What it is done with. */

@@ -95,7 +95,23 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
      */
     public static LotSteps of(
             String lot, boolean dry, boolean resin, List<Line> lines, Durations durations, LocalDateTime now) {
-        LotSteps.Builder steps = new Builder(lot, durations, now);
+        return of(lot, dry, resin, lines, durations, Station.PRINTER.words(), now);
+    }
+
+    /**
+     * The same on a printer of its own.
+     *
+     * @param printer resource that the prints occupy
+     */
+    public static LotSteps of(
+            String lot,
+            boolean dry,
+            boolean resin,
+            List<Line> lines,
+            Durations durations,
+            String printer,
+            LocalDateTime now) {
+        LotSteps.Builder steps = new Builder(lot, durations, printer, now);
         boolean printing =
                 lines.stream().anyMatch(line -> line.made() < line.test().n());
         List<String> first = !dry && printing
@@ -113,12 +129,14 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
 
         private final String lot;
         private final Durations durations;
+        private final String printer;
         private final LocalDateTime now;
         private final List<Job> jobs = new ArrayList<>();
         private final List<Running> running = new ArrayList<>();
 
-        Builder(String lot, Durations durations, LocalDateTime now) {
+        Builder(String lot, Durations durations, String printer, LocalDateTime now) {
             this.lot = lot;
+            this.printer = printer;
             this.durations = durations;
             this.now = now;
         }
@@ -217,8 +235,12 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
         }
 
         /** Nobody's desk is ever full. */
-        private static String resource(Station station) {
-            return station == Station.DESK ? "" : station.words();
+        private String resource(Station station) {
+            return switch (station) {
+                case DESK -> "";
+                case PRINTER -> printer;
+                default -> station.words();
+            };
         }
     }
 }

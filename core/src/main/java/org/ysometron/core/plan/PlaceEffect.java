@@ -3,6 +3,7 @@ package org.ysometron.core.plan;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.hipparchus.distribution.continuous.FDistribution;
 import org.hipparchus.stat.inference.OneWayAnova;
 import org.ysometron.core.statistics.Summary;
 
@@ -55,6 +56,27 @@ public record PlaceEffect(
         double component = (f - 1) * meanWithin / size;
         return new PlaceEffect(
                 groups.size(), n, f, p, Math.sqrt(meanWithin), Math.sqrt(Math.max(0, component)), component < 0);
+    }
+
+    /**
+     * The same where every set's own mean was taken off before: each mean but one costs a degree of freedom within places.
+     *
+     * @param means how many means were taken off, at least 1
+     * @throws IllegalArgumentException also when no degree of freedom is left
+     */
+    public static PlaceEffect of(List<double[]> groups, int means) {
+        PlaceEffect plain = of(groups);
+        double freedom = plain.n - plain.places - (means - 1.0);
+        if (means < 1 || freedom < 1) {
+            throw new IllegalArgumentException("too few values for so many means");
+        }
+        double share = freedom / (plain.n - plain.places);
+        double f = plain.f * share;
+        double within = plain.withinSd / Math.sqrt(share);
+        double p = 1 - new FDistribution(plain.places - 1.0, freedom).cumulativeProbability(f);
+        double size = plain.n / (double) plain.places;
+        double component = (f - 1) * within * within / size;
+        return new PlaceEffect(plain.places, plain.n, f, p, within, Math.sqrt(Math.max(0, component)), component < 0);
     }
 
     /** The same with the groups as arrays. */

@@ -240,6 +240,7 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         Unit<?> millimetrePerMinute = millimetre.divide(MINUTE);
         add(units, "mm/min", Dimension.SPEED, millimetrePerMinute, millimetrePerMinute);
         add(units, "mm/s", Dimension.SPEED, millimetre.divide(SECOND), millimetrePerMinute);
+        add(units, "m/s", Dimension.SPEED, scaled(millimetre.divide(SECOND), 1000), millimetrePerMinute);
         add(
                 units,
                 "in/min",

@@ -112,4 +112,21 @@ class ComparisonTest {
         assertThat(Headroom.pendulum(3.6, 4))
                 .hasValueSatisfying(warning -> assertThat(warning).contains("90 %", "No hammer"));
     }
+
+    /**
+     * Means taken off cost degrees of freedom. By hand: places 1, 2, 3 with ±1 around 0, 3 and 0: SS_within = 6 on 3 degrees,
+     * SS_between = 2·(1 + 4 + 1) = 12 on 2, F = 6/2 = 3; with two means taken off 2 degrees are left and F = 6/3 = 2.
+     */
+    @Test
+    void aMeanTakenOffCostsADegreeOfFreedom() {
+        List<double[]> groups = List.of(new double[] {-1, 1}, new double[] {2, 4}, new double[] {-1, 1});
+        assertThat(PlaceEffect.of(groups).f()).isCloseTo(3, within(1e-12));
+        PlaceEffect corrected = PlaceEffect.of(groups, 2);
+        assertThat(corrected.f()).isCloseTo(2, within(1e-12));
+        assertThat(corrected.withinSd()).isCloseTo(Math.sqrt(3), within(1e-12));
+        // F(2, 2): P(F' >= f) = 1/(1 + f).
+        assertThat(corrected.p()).isCloseTo(1.0 / 3, within(1e-12));
+        assertThat(PlaceEffect.of(groups, 1)).isEqualTo(PlaceEffect.of(groups));
+        assertThatThrownBy(() -> PlaceEffect.of(groups, 4)).hasMessageContaining("too few");
+    }
 }

@@ -127,6 +127,20 @@ class MakingTest {
         assertThat(SpecimenDesign.TENSION_BAR_4.titleAt(1)).isEqualTo(SpecimenDesign.TENSION_BAR_4.title());
     }
 
+    /** 2.9 m/s, the hammer's speed of ISO 179-1, is 174,000 mm/min; both ways of writing it are the same rate. */
+    @Test
+    void anImpactsRateIsWrittenInMetresPerSecond() {
+        assertThat(org.ysometron.core.claim.Conditions.rateWords(174_000)).isEqualTo("2.90 m/s");
+        assertThat(org.ysometron.core.claim.Conditions.rateWords(5)).isEqualTo("5 mm/min");
+        assertThat(org.ysometron.core.quantity.Typed.read(
+                        "Rate",
+                        "2.9 m/s",
+                        org.ysometron.core.quantity.UnitOfMeasure.working(org.ysometron.core.quantity.Dimension.SPEED)))
+                .isInstanceOfSatisfying(
+                        org.ysometron.core.quantity.Typed.Accepted.class,
+                        read -> assertThat(read.value()).isCloseTo(174_000, within(1e-6)));
+    }
+
     // ---- size --------------------------------------------------------------------------------------------------
 
     @Test

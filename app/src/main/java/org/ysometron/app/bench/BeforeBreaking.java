@@ -126,6 +126,9 @@ class BeforeBreaking {
                 .states(List.of(specimen))
                 .values()
                 .forEach(state -> warnings.add("Its result is kept apart from the others': " + state + "."));
+        climates.cutShort(lot, List.of(specimen))
+                .values()
+                .forEach(why -> warnings.add("Its result will not count: " + why + "."));
         boughts.held(List.of(specimen.setId()))
                 .values()
                 .forEach(why -> warnings.add("Its result will not count: " + why + "."));

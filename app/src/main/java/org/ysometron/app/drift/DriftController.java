@@ -134,6 +134,7 @@ class DriftController {
 
     private String show(long id, @Nullable Integer to, BaselineForm form, Problems problems, Model model) {
         SeriesView found = series.series(id);
+        model.addAttribute("sharing", series.sharing(id));
         model.addAttribute("drift", charts.view(id, to));
         model.addAttribute(
                 "beside",

@@ -9,5 +9,7 @@ interface BridgeRepository extends JpaRepository<Bridge, Long> {
 
     Optional<Bridge> findByNewSeriesId(long newSeriesId);
 
+    List<Bridge> findByOldSeriesIdOrderById(long oldSeriesId);
+
     List<Bridge> findByNewSeriesIdIn(Collection<Long> newSeriesIds);
 }

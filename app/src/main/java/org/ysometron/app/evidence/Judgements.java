@@ -23,6 +23,7 @@ import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.make.Histories;
+import org.ysometron.app.plan.References;
 import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Conditions;
@@ -148,6 +149,7 @@ public class Judgements {
         stored.deleteOfLot(lotId);
         if (lot.state() == LotState.RETAINED) {
             // A reference lot is no lot of the product's chart; it has one of its own.
+            events.publishEvent(new EvidenceChanged(lotId, points.rebuild(lot, List.of(), List.of(), List.of())));
             return;
         }
         Set<Long> touched = points.rebuild(lot, sets.counted(), sets.measured, material.of(lot));
@@ -155,6 +157,12 @@ public class Judgements {
             store(lot, detail(lot, claim, sets));
         }
         events.publishEvent(new EvidenceChanged(lotId, touched));
+    }
+
+    @EventListener
+    @Transactional
+    public void onRetained(References.Retained retained) {
+        rebuild(retained.lotId());
     }
 
     @EventListener

@@ -95,6 +95,8 @@ public class Provisionals {
                 found.put(record.specimen().setId(), "conditioned since nobody knows when");
             }
         }
+        climates.cutShort(lot, records.stream().map(SpecimenRecord::specimen).toList())
+                .forEach(found::putIfAbsent);
         found.forEach((set, reason) ->
                 reasons.computeIfAbsent(set, id -> new ArrayList<>()).add(reason));
     }

@@ -16,6 +16,7 @@ import org.ysometron.app.web.NotFound;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence.PooledScatter;
 import org.ysometron.core.claim.Property;
+import org.ysometron.core.working.Figures;
 
 /** The series of a product, one for each property under one set of conditions and colour, with a point a lot. */
 @Component
@@ -64,6 +65,22 @@ public class SeriesPoints implements EarlierLots {
                 .filter(Bridge::joins)
                 .forEach(bridge -> joined.add(bridge.newSeriesId));
         return all.stream().filter(view -> !joined.contains(view.id())).toList();
+    }
+
+    /** What shares the chart of a series since a bridging study joined them, with what was taken off, in words. */
+    public List<String> sharing(long seriesId) {
+        return bridges.findByOldSeriesIdOrderById(seriesId).stream()
+                .filter(Bridge::joins)
+                .map(bridge -> {
+                    SeriesView fresh = series(bridge.newSeriesId);
+                    String off = bridge.takenOff == 0
+                            ? "as they are"
+                            : "with " + Figures.significant(bridge.takenOff, 3) + " "
+                                    + fresh.property().unit() + " taken off";
+                    return "Lots of " + fresh.setup() + " share this chart, " + off + ", by a study of " + bridge.lots
+                            + " lots.";
+                })
+                .toList();
     }
 
     /** All series of a product. */

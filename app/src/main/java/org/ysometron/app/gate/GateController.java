@@ -21,6 +21,7 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.plan.Due;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.web.NotFound;
 import org.ysometron.core.gate.Block;
 
 /** The home page: every lot not yet decided, what blocks it and what is due next. */
@@ -87,9 +88,12 @@ class GateController {
 
     /** A lot by its code, or the bench with the specimen whose label was read. */
     private String found(String typed) {
-        return lots.coded(typed)
-                .map(specimen -> "/lots/" + lots.lot(specimen.lotId()).code() + "/bench?specimen=" + specimen.label())
-                .orElseGet(() -> "/lots/" + lots.named(typed).code());
+        return lots.find(typed)
+                .map(lot -> "/lots/" + lot.code())
+                .or(() -> lots.coded(typed)
+                        .map(specimen ->
+                                "/lots/" + lots.lot(specimen.lotId()).code() + "/bench?specimen=" + specimen.label()))
+                .orElseThrow(() -> new NotFound("lot or specimen '" + typed + "'"));
     }
 
     @GetMapping("/decided")

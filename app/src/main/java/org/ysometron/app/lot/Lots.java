@@ -399,6 +399,11 @@ public class Lots {
         return lots.findByCode(code).map(Lots::view).orElseThrow(() -> new NotFound("lot '" + code + "'"));
     }
 
+    /** The same; empty when there is none. */
+    public Optional<LotView> find(String code) {
+        return lots.findByCode(code).map(Lots::view);
+    }
+
     /** The lot with this key. */
     public LotView lot(long id) {
         return lots.findById(id).map(Lots::view).orElseThrow(() -> new NotFound("lot " + id));

@@ -99,6 +99,29 @@ public class Climates {
         return ready;
     }
 
+    /** Sets that were taken out of the climate before they were ready, in words, by set. */
+    public Map<Long, String> cutShort(LotView lot, List<SpecimenView> specimens) {
+        Map<Long, LocalDateTime> ready = ready(lot, specimens);
+        Map<Long, String> words = new HashMap<>();
+        if (ready.isEmpty()) {
+            return words;
+        }
+        for (Lots.Climate climate : lots.climates(ready.keySet())) {
+            LocalDateTime wanted = ready.get(climate.setId());
+            LocalDateTime out = climate.out();
+            if (out != null && wanted != null && out.isBefore(wanted)) {
+                words.put(
+                        climate.setId(),
+                        "taken out of the climate on " + shown(out) + ", before it was ready on " + shown(wanted));
+            }
+        }
+        return words;
+    }
+
+    private static String shown(LocalDateTime at) {
+        return at.withNano(0).toString().replace('T', ' ');
+    }
+
     /** How a test of a set at a time stands to its conditioning. */
     public static Age age(Optional<LocalDateTime> ready, LocalDateTime tested) {
         return ready.map(from -> tested.isBefore(from) ? Age.EARLY : Age.REACHED)

@@ -2,6 +2,7 @@ package org.ysometron.app.plan;
 
 import java.time.Clock;
 import java.util.Optional;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotState;
@@ -19,9 +20,14 @@ public class References {
 
     private final ReferenceRepository references;
     private final Lots lots;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    References(ReferenceRepository references, Lots lots, Clock clock) {
+    /** A lot was retained: it is no lot of its product's charts any more. */
+    public record Retained(long lotId) {}
+
+    References(ReferenceRepository references, Lots lots, ApplicationEventPublisher events, Clock clock) {
+        this.events = events;
         this.references = references;
         this.lots = lots;
         this.clock = clock;
@@ -76,6 +82,7 @@ public class References {
         row.chosenAt = clock.instant();
         references.save(row);
         lots.move(locked.id(), LotState.RETAINED);
+        events.publishEvent(new Retained(locked.id()));
     }
 
     /** Takes specimens from the stock. */

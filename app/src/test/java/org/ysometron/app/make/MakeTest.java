@@ -31,6 +31,7 @@ import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.plan.Plans;
 import org.ysometron.app.plan.Recipes;
+import org.ysometron.app.plan.References;
 import org.ysometron.app.plan.Treatments;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Orientation;
@@ -50,6 +51,9 @@ class MakeTest extends DemoSite {
 
     @Autowired
     private Recipes recipes;
+
+    @Autowired
+    private References references;
 
     @Autowired
     private Treatments treatments;
@@ -577,10 +581,72 @@ class MakeTest extends DemoSite {
         assertThat(set.ready()).isEqualTo(in.plusHours(88));
         climates.weigh(lot, set.setId(), "8.5635 g", in.plusHours(81), "bench");
         assertThat(climates.of(lot).get(0).ready()).isEqualTo(in.plusHours(81));
+        climates.move(lot, set.setId(), in, in.plusHours(50), "");
+        assertThat(climates.cutShort(lot, lots.specimens(lot.id())).values())
+                .singleElement()
+                .asString()
+                .contains("before it was ready");
+        climates.move(lot, set.setId(), in, null, "");
         assertThatThrownBy(() -> climates.weigh(lot, set.setId(), "8 N", in.plusHours(82), "bench"))
                 .hasMessageContaining("is a force, not a mass");
         assertThatThrownBy(() -> climates.move(lot, set.setId(), in, in.minusHours(1), ""))
                 .hasMessageContaining("come out before it went in");
+    }
+
+    /** M37: a retained lot leaves its product's charts and its decision; it is tested beside others and counted down. */
+    @Test
+    void m37ARetainedLotIsTestedBesideOthers() throws Exception {
+        LotView kept = testLots.lot();
+        testLots.test(kept, Orientation.XY, "bench", 880, 884, 890, 876, 871);
+        assertThat(judgements.seriesOf(kept.id())).isNotEmpty();
+        LotView before = references.of(kept.productId()).orElseThrow().lot();
+        try {
+            references.retain(kept, 2, 8, 4, "quality");
+            assertThat(judgements.seriesOf(kept.id())).isEmpty();
+            http.perform(post("/lots/" + kept.code() + "/decision")
+                            .with(user("release")
+                                    .authorities(
+                                            new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("RELEASE")))
+                            .with(csrf())
+                            .param("disposition", "REJECT")
+                            .param("reason", "old"))
+                    .andExpect(status().is(422))
+                    .andExpect(content().string(containsString("is kept as reference")));
+            LotView lot = driedLot();
+            Runs.NewRun plain = run(lot, "printer 1", 3, 0, null, false);
+            Runs.NewRun beside = new Runs.NewRun(
+                    plain.request(),
+                    plain.recipeId(),
+                    null,
+                    plain.startedAt(),
+                    plain.surroundings(),
+                    plain.plate(),
+                    plain.batches(),
+                    1,
+                    5,
+                    false);
+            runs.print(lot, beside, "bench");
+            assertThat(references.of(kept.productId()).orElseThrow().stock()).isEqualTo(3);
+            assertThat(references.of(kept.productId()).orElseThrow().runsOut()).isTrue();
+            assertThat(runs.of(lot).get(0).placed()).hasSize(8);
+            assertThatThrownBy(() -> runs.print(
+                            lot,
+                            new Runs.NewRun(
+                                    UUID.randomUUID().toString(),
+                                    plain.recipeId(),
+                                    null,
+                                    plain.startedAt(),
+                                    plain.surroundings(),
+                                    plain.plate(),
+                                    plain.batches(),
+                                    1,
+                                    5,
+                                    false),
+                            "bench"))
+                    .hasMessageContaining("material for 3 specimens, not for 5");
+        } finally {
+            references.retain(before, 5, 24, 24, "quality");
+        }
     }
 
     private static MockHttpServletRequestBuilder form(LotView lot, String what) {

@@ -15,7 +15,6 @@ record ReferenceChart(List<Dot> dots, List<Line> lines, List<Scale.Tick> ticks, 
     private static final double RIGHT = 1000;
     private static final double TOP = 14;
     private static final double BOTTOM = 130;
-    private static final int LEAST = 5;
 
     /** One test. */
     record Dot(double x, double y, String lot, String words, boolean out) {}
@@ -32,10 +31,7 @@ record ReferenceChart(List<Dot> dots, List<Line> lines, List<Scale.Tick> ticks, 
         for (double mean : means) {
             reach.add(mean);
         }
-        // The newest test is judged by those before it, or it would widen its own limits.
-        IndividualsLimits limits = means.length > LEAST
-                ? IndividualsLimits.of(java.util.Arrays.copyOf(means, means.length - 1), "MPa")
-                : null;
+        IndividualsLimits limits = ReferenceTests.limits(tests).orElse(null);
         if (limits != null) {
             reach.add(limits.lower());
             reach.add(limits.upper());
@@ -47,7 +43,7 @@ record ReferenceChart(List<Dot> dots, List<Line> lines, List<Scale.Tick> ticks, 
         for (int i = 0; i < tests.size(); i++) {
             ReferenceTests.Beside test = tests.get(i);
             double x = Math.rint(10 * (LEFT + step * (i + 0.5))) / 10;
-            boolean out = limits != null && (test.mean() < limits.lower() || test.mean() > limits.upper());
+            boolean out = limits != null && !ReferenceTests.isInside(test, limits);
             dots.add(new Dot(
                     x,
                     y.at(test.mean()),
@@ -63,10 +59,11 @@ record ReferenceChart(List<Dot> dots, List<Line> lines, List<Scale.Tick> ticks, 
                         new Line(y.at(limits.lower()), Figures.significant(limits.lower(), 4), true),
                         new Line(y.at(limits.upper()), Figures.significant(limits.upper(), 4), true));
         String words = limits == null
-                ? "Tested " + tests.size() + " times; limits are drawn from the sixth on."
-                : dots.get(dots.size() - 1).out()
-                        ? "The reference lot moved too: look at printer, rig and tester before the material is blamed."
-                        : "The reference lot stands where it stood: what moves above is the material.";
+                ? "Tested " + tests.size() + " times; its own limits are set from the first six tests."
+                : (dots.get(dots.size() - 1).out()
+                                ? "The reference lot moved too: look at printer, rig and tester before the material is blamed."
+                                : "The reference lot stands where it stood: what moves above is the material.")
+                        + " Its limits are those of its first six tests, and provisional.";
         return new ReferenceChart(dots, lines, y.ticks(4), trace.toString(), words);
     }
 }

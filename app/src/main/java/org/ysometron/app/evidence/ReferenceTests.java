@@ -28,8 +28,11 @@ import org.ysometron.core.working.Figures;
 @Component
 public class ReferenceTests {
 
-    /** Tests of before from which the reference's own limits are drawn (common practice, no source). */
-    private static final int LEAST = 5;
+    /**
+     * First tests from which the reference's own limits are set, and stay: limits that followed every new test would widen
+     * with the very change that they are there to show (common practice, no source).
+     */
+    private static final int BASE = 6;
 
     private final References references;
     private final Bench bench;
@@ -94,26 +97,33 @@ public class ReferenceTests {
         if (own.isEmpty()) {
             return Optional.empty();
         }
-        double[] before = all.stream()
-                .filter(test -> test.lotId() != lot.id())
-                .mapToDouble(Beside::mean)
-                .toArray();
         String read = "The reference lot made in the same run reads "
                 + Figures.significant(own.get().mean(), 4) + " MPa (n = "
                 + own.get().n() + ")";
-        if (before.length < LEAST) {
-            return Optional.of(read + "; it was tested " + before.length + " times before, and " + LEAST
-                    + " are needed to say whether that is usual.");
+        Optional<IndividualsLimits> limits = limits(all);
+        if (limits.isEmpty() || all.indexOf(own.get()) < BASE) {
+            return Optional.of(read + ", one of its first " + BASE + " tests, from which its own limits are set.");
         }
-        IndividualsLimits limits = IndividualsLimits.of(before, "MPa");
-        String usual =
-                Figures.significant(limits.lower(), 4) + " to " + Figures.significant(limits.upper(), 4) + " MPa";
-        boolean inside = own.get().mean() >= limits.lower() && own.get().mean() <= limits.upper();
+        String usual = Figures.significant(limits.get().lower(), 4) + " to "
+                + Figures.significant(limits.get().upper(), 4) + " MPa";
         return Optional.of(
-                inside
+                isInside(own.get(), limits.get())
                         ? read + ", within its own " + usual
                                 + ": printer and tester were as ever, and what differs is the" + " material."
                         : read + ", outside its own " + usual
                                 + ": look at the printer, the rig and the tester before the material is blamed.");
+    }
+
+    /** The reference's own limits, from its first tests; empty until one more was made. */
+    public static Optional<IndividualsLimits> limits(List<Beside> tests) {
+        return tests.size() <= BASE
+                ? Optional.empty()
+                : Optional.of(IndividualsLimits.of(
+                        tests.stream().limit(BASE).mapToDouble(Beside::mean).toArray(), "MPa"));
+    }
+
+    /** Whether a test lies where the reference lot always lay. */
+    public static boolean isInside(Beside test, IndividualsLimits limits) {
+        return test.mean() >= limits.lower() && test.mean() <= limits.upper();
     }
 }

@@ -117,7 +117,7 @@ class MakeController {
         try {
             step.store(lot, problems);
         } catch (NotFound unknown) {
-            problems.add(anchor, String.valueOf(unknown.getMessage()) + " is unknown.");
+            problems.add(anchor, String.valueOf(unknown.getMessage()));
         } catch (Refusal refusal) {
             problems.add(anchor, refusal.words());
         }

@@ -118,6 +118,12 @@ class LotPlanController {
         return show(lot, rows, problems, Map.of(), 0, 0, Timeline.MOST_DAYS, model);
     }
 
+    /** The address of a form that was refused: somebody loads it again. */
+    @GetMapping({"/lots/{code}/plan/dates", "/lots/{code}/plan/take"})
+    String again(@PathVariable String code) {
+        return "redirect:/lots/" + lots.named(code).code() + "/plan";
+    }
+
     @PostMapping("/lots/{code}/plan/dates")
     @PreAuthorize("hasAuthority('ENTRY')")
     String want(

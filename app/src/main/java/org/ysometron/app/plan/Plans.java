@@ -26,6 +26,8 @@ import org.ysometron.core.plan.PlannedTest;
 @Component
 public class Plans {
 
+    private static final int MOST_DAYS = 730;
+
     private final PlanRevisionRepository revisions;
     private final PlanLineRepository lines;
     private final LotPlanRepository lotPlans;
@@ -229,6 +231,12 @@ public class Plans {
         lots.lockUndecided(lot.id());
         LotPlan plan = lotPlans.findById(lot.id())
                 .orElseThrow(() -> new Refusal("Lot " + lot.code() + " has no plan yet: make its product's first."));
+        LocalDate last = LocalDate.now(clock).plusDays(MOST_DAYS);
+        if ((wantedOn != null && wantedOn.isAfter(last)) || (notBefore != null && notBefore.isAfter(last))) {
+            throw new Refusal(
+                    notBefore != null && notBefore.isAfter(last) ? "notBefore" : "wantedOn",
+                    "That is more than " + MOST_DAYS + " days away; no lot is planned so far ahead.");
+        }
         if (notBefore != null && delayReason.isBlank()) {
             throw new Refusal("delayReason", "Say what holds it up.");
         }

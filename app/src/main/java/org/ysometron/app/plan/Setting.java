@@ -4,26 +4,35 @@ import org.ysometron.core.quantity.Dimension;
 
 /** What a site sets for itself: how long things take, when somebody is there, from which load on a shield is closed. */
 public enum Setting {
-    DRYING("Drying of a filament", "6 h", Dimension.TIME),
-    CURE("Washing and curing of resin specimens", "90 min", Dimension.TIME),
-    DECIDE("Looking at the evidence and deciding", "20 min", Dimension.TIME),
-    FLOW("Filament laid down, mm³ in a second", "4", Dimension.RATIO),
-    LAYER("Layer of a resin print", "0.05 mm", Dimension.LENGTH),
-    LAYER_TIME("Exposure and lift of a resin layer", "9 s", Dimension.TIME),
-    PLATE("Specimens that one resin plate holds", "12", Dimension.RATIO),
-    WASTE("Material for supports, brims and purging, over the specimens", "15 %", Dimension.RATIO),
-    DAY_BEGINS("Working day begins, o'clock", "7", Dimension.RATIO),
-    DAY_ENDS("Working day ends, o'clock", "16", Dimension.RATIO),
-    SHIELD_ABOVE("Load from which a shield or tether is closed", "100 N", Dimension.FORCE);
+    DRYING("Drying of a filament", "6 h", Dimension.TIME, 60, 30 * 86_400),
+    CURE("Washing and curing of resin specimens", "90 min", Dimension.TIME, 60, 30 * 86_400),
+    DECIDE("Looking at the evidence and deciding", "20 min", Dimension.TIME, 60, 5 * 86_400),
+    FLOW("Filament laid down, mm³ in a second", "4", Dimension.RATIO, 0.01, 1000),
+    LAYER("Layer of a resin print", "0.05 mm", Dimension.LENGTH, 0.005, 2),
+    LAYER_TIME("Exposure and lift of a resin layer", "9 s", Dimension.TIME, 0.5, 600),
+    PLATE("Specimens that one resin plate holds", "12", Dimension.RATIO, 1, 500),
+    WASTE("Material for supports, brims and purging, over the specimens", "15 %", Dimension.RATIO, 0.0001, 1),
+    DAY_BEGINS("Working day begins, o'clock", "7", Dimension.RATIO, 0.01, 23),
+    DAY_ENDS("Working day ends, o'clock", "16", Dimension.RATIO, 0.5, 23.9),
+    SHIELD_ABOVE("Load from which a shield or tether is closed", "100 N", Dimension.FORCE, 1, 1e6);
 
     private final String title;
     private final String usual;
     private final Dimension dimension;
+    private final double least;
+    private final double most;
 
-    Setting(String title, String usual, Dimension dimension) {
+    Setting(String title, String usual, Dimension dimension, double least, double most) {
+        this.least = least;
+        this.most = most;
         this.title = title;
         this.usual = usual;
         this.dimension = dimension;
+    }
+
+    /** Whether a value in the working unit makes sense: a slip of the keyboard would throw every calendar over. */
+    public boolean takes(double value) {
+        return value >= least && value <= most;
     }
 
     /** What it is, in words. */

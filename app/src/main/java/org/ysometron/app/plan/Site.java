@@ -71,8 +71,10 @@ public class Site {
     @Transactional
     public void change(Setting setting, String typed, String by) {
         double value = read(setting, typed);
-        if (!(value > 0)) {
-            throw new Refusal(setting.name(), setting.title() + ": a value above zero is needed.");
+        if (!setting.takes(value)) {
+            throw new Refusal(
+                    setting.name(),
+                    "'" + typed.strip() + "' is far from what it could be; usual is " + setting.usual() + ".");
         }
         Map<Setting, Double> all = new EnumMap<>(values().values());
         all.put(setting, value);

@@ -238,10 +238,31 @@ class BridgingPageTest extends DemoSite {
                         .with(QUALITY))
                 .andExpect(content().string(containsString("The reference lot stands where it stood")));
 
-        LotView stiff = lots.named("CW-0018");
-        assertThat(references.beside(stiff, lots.specimens(stiff.id()).get(0).conditions()))
-                .hasValueSatisfying(
-                        words -> assertThat(words).contains("outside its own", "before the material is blamed"));
+        for (String code : List.of("CW-0018", "CW-0019", "CW-0020")) {
+            LotView stiff = lots.named(code);
+            assertThat(references.beside(
+                            stiff, lots.specimens(stiff.id()).get(0).conditions()))
+                    .hasValueSatisfying(
+                            words -> assertThat(words).contains("outside its own", "before the material is blamed"));
+        }
+        LotView early = lots.named("CW-0014");
+        assertThat(references.beside(early, lots.specimens(early.id()).get(0).conditions()))
+                .hasValueSatisfying(words -> assertThat(words).contains("one of its first 6 tests"));
+        // The step must not widen the limits that show it.
+        http.perform(get("/products/curlew-r70/drift")
+                        .param(
+                                "series",
+                                String.valueOf(flat(lots.named("CW-0020")).id()))
+                        .with(QUALITY))
+                .andExpect(content().string(containsString("The reference lot moved too")));
+    }
+
+    private SeriesPoints.SeriesView flat(LotView lot) {
+        return series.ofProduct(lot.productId()).stream()
+                .filter(view -> view.property() == Property.TENSILE_STRENGTH
+                        && view.setup().isEmpty())
+                .findFirst()
+                .orElseThrow();
     }
 
     private SeriesPoints.SeriesView upright(LotView lot) {

@@ -286,6 +286,8 @@ class TestPlanTest extends DemoSite {
                         .string(allOf(
                                 containsString("days late"), containsString("not done by the day it is wanted"))));
         assertThat(due.of(lot)).anyMatch(item -> item.what().contains("after it is wanted"));
+        assertThatThrownBy(() -> plans.want(lot, LocalDate.of(9999, 1, 1), null, ""))
+                .hasMessageContaining("days away");
         plans.want(lot, LocalDate.now().plusDays(9), null, "");
     }
 
@@ -364,6 +366,16 @@ class TestPlanTest extends DemoSite {
                         .param("typed", "5"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("must begin before it ends")));
+        for (String slip : List.of("FLOW 0.0000001", "DRYING 1e9 h", "PLATE 1e6", "WASTE 300 %")) {
+            String[] parts = slip.split(" ", 2);
+            http.perform(post("/methods/site")
+                            .with(QUALITY)
+                            .with(csrf())
+                            .param("setting", parts[0])
+                            .param("typed", parts[1]))
+                    .andExpect(status().is(422))
+                    .andExpect(content().string(containsString("is far from what it could be")));
+        }
         http.perform(post("/methods/site")
                         .with(QUALITY)
                         .with(csrf())

@@ -22,6 +22,8 @@ const pages = {
   gate: "/",
   evidence: `/lots/${newest}/evidence`,
   drift: `/products/skerry-bf10/drift?series=${upright}`,
+  calendar: "/calendar",
+  plan: `/lots/${newest}/plan`,
 };
 for (const [name, path] of Object.entries(pages)) {
   const times = [];

@@ -1,4 +1,4 @@
-# Times the gate, evidence and drift pages at 30 and at 5,000 lots; sourced by ./ysometron bench pages.
+# Times the gate, evidence, drift, calendar and plan pages at 30 and at 5,000 lots; sourced by ./ysometron bench pages.
 # Each size has a site of its own in the home folder, kept between runs, so that only the first run loads the lots.
 command -v node >/dev/null || die "node is missing"
 mkdir -p "$HOME_DIR"

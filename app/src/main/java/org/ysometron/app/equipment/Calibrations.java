@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -81,6 +82,15 @@ public class Calibrations {
                 .computeIfAbsent(row.instrumentId, id -> new ArrayList<>())
                 .add(row.resolve()));
         return byInstrument;
+    }
+
+    /** The day on which the newest calibration ends that holds today; empty when none does. */
+    public Optional<LocalDate> holdsUntil(long instrumentId) {
+        LocalDate today = LocalDate.now(clock);
+        return all().getOrDefault(instrumentId, List.of()).stream()
+                .filter(view -> !view.doneOn().isAfter(today) && !view.dueOn().isBefore(today))
+                .map(CalibrationView::dueOn)
+                .max(LocalDate::compareTo);
     }
 
     /** How an instrument stands today. */

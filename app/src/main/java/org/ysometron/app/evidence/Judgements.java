@@ -207,21 +207,20 @@ public class Judgements {
     // ---- judging -----------------------------------------------------------------------------------------------
 
     private Detail detail(LotView lot, Claim claim, Sets sets) {
-        List<SeriesPoints.PointView> earlier = series.before(lot, claim.property(), claim.conditions());
         if (claim.property() == Property.FILAMENT_DIAMETER) {
-            return new Detail(claim, diameter(lot, claim), List.of(), earlier, List.of());
+            return new Detail(claim, diameter(lot, claim), List.of(), usual(lot, claim), List.of());
         }
         if (claim.property().isRatio()) {
-            return ratioDetail(claim, sets.tested, earlier);
+            return ratioDetail(claim, sets.tested, usual(lot, claim));
         }
         boolean size = claim.property() != Property.TENSILE_STRENGTH;
         Optional<LotEvidence> best = best(claim, size ? sets.measured : sets.tested);
         if (best.isEmpty()) {
-            return new Detail(
-                    claim, Verification.ofMean(claim.requirement(), Evidence.of()), List.of(), earlier, List.of());
+            Judgement none = Verification.ofMean(claim.requirement(), Evidence.of());
+            return new Detail(claim, none, List.of(), usual(lot, claim), List.of());
         }
         LotEvidence set = best.get();
-        earlier = series.before(lot, claim.property(), set.conditions(), set.setup());
+        List<SeriesPoints.PointView> earlier = series.before(lot, claim.property(), set.conditions(), set.setup());
         List<Mismatch> mismatches = claim.conditions().compare(set.conditions());
         Evidence evidence = set.evidence(claim.property(), series.pooledScatter(earlier));
         boolean blocked = mismatches.stream().anyMatch(Mismatch::blocking);
@@ -230,6 +229,11 @@ public class Judgements {
                 : Verification.indicative(judge(claim, evidence), mismatches);
         boolean rival = claim.form() == Form.BETTER_THAN;
         return new Detail(claim, provisional(judgement, set), set.records(), rival ? List.of() : earlier, mismatches);
+    }
+
+    /** The lots before on the series that the claim's terms have most lots on. */
+    private List<SeriesPoints.PointView> usual(LotView lot, Claim claim) {
+        return series.before(lot, claim.property(), claim.conditions());
     }
 
     /** What of a lot was tested under one claim's terms but in another set-up, and so is not in its verdict. */

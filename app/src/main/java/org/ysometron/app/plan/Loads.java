@@ -1,5 +1,7 @@
 package org.ysometron.app.plan;
 
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -23,12 +25,16 @@ import org.ysometron.core.working.Figures;
 @Component
 class Loads {
 
+    private static final int SOON_DAYS = 30;
+
     private final History history;
     private final Instruments instruments;
     private final Calibrations calibrations;
     private final CheckStandards standards;
+    private final Clock clock;
 
-    Loads(History history, Instruments instruments, Calibrations calibrations, CheckStandards standards) {
+    Loads(History history, Instruments instruments, Calibrations calibrations, CheckStandards standards, Clock clock) {
+        this.clock = clock;
         this.history = history;
         this.instruments = instruments;
         this.calibrations = calibrations;
@@ -120,6 +126,7 @@ class Loads {
                 .filter(g -> isOut(g) && g.capacity().orElse(0) * Headroom.LARGEST_SHARE >= load)
                 .forEach(g -> warnings.add(g.name() + " would do but is out of calibration."));
         standards.faults(gauge.id()).forEach(warnings::add);
+        dueSoon(gauge).ifPresent(warnings::add);
         return new LoadView(words(load, test.method().equipment().unit(), gauge), warnings);
     }
 
@@ -146,10 +153,19 @@ class Loads {
                 .orElse(hammers.get(0));
         List<String> warnings = new ArrayList<>();
         Headroom.pendulum(energy, hammer.capacity().orElse(1), energies).ifPresent(warnings::add);
+        dueSoon(hammer).ifPresent(warnings::add);
         if (isOut(hammer)) {
             warnings.add(hammer.name() + " is out of calibration.");
         }
         return new LoadView(words(energy, "J", hammer), warnings);
+    }
+
+    /** A calibration that ends before a plan of some weeks is done. */
+    private Optional<String> dueSoon(InstrumentView instrument) {
+        return calibrations
+                .holdsUntil(instrument.id())
+                .filter(until -> until.isBefore(LocalDate.now(clock).plusDays(SOON_DAYS)))
+                .map(until -> instrument.name() + " is due for calibration on " + until + ".");
     }
 
     private boolean isOut(InstrumentView instrument) {

@@ -39,6 +39,7 @@ class LotPlanController {
     private final ProductPlanPages pages;
     private final Needs needs;
     private final Calendar calendar;
+    private final References references;
     private final Progress progress;
 
     LotPlanController(
@@ -50,7 +51,9 @@ class LotPlanController {
             ProductPlanPages pages,
             Needs needs,
             Calendar calendar,
+            References references,
             Progress progress) {
+        this.references = references;
         this.lots = lots;
         this.products = products;
         this.publications = publications;
@@ -212,6 +215,14 @@ class LotPlanController {
             }
         }
         model.addAttribute("view", view);
+        model.addAttribute(
+                "reference",
+                references.isDue(lot)
+                        ? references
+                                .of(lot.productId())
+                                .map(r -> r.lot().code())
+                                .orElse(null)
+                        : null);
         model.addAttribute("done", rows);
         model.addAttribute("stock", stock(lot, left));
     }

@@ -2,21 +2,39 @@ package org.ysometron.app.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
+import java.time.LocalDateTime;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.drift.Signals;
 import org.ysometron.app.gate.Decisions;
 import org.ysometron.app.intake.Logs;
+import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.app.plan.Due;
+import org.ysometron.app.plan.Plans;
+import org.ysometron.app.product.Products;
 import org.ysometron.core.dimension.DiameterLog;
 import org.ysometron.core.dimension.DiameterLogFile;
 import org.ysometron.core.gate.Block;
 
 /** The stories hidden in the demo's other products; the generators know the truth, the application must find it. */
 class StoriesTest extends DemoSite {
+
+    @Autowired
+    private Products products;
+
+    @Autowired
+    private Plans plans;
+
+    @Autowired
+    private Due due;
 
     @Autowired
     private Logs logs;
@@ -76,5 +94,47 @@ class StoriesTest extends DemoSite {
         assertThat(signals.of(List.of(lot.id())).get(lot.id()))
                 .anyMatch(signal -> signal.title().startsWith("Tensile strength")
                         && signal.words().contains("upper limit"));
+    }
+
+    /** The row by the door of the cure chamber stays colder: an effect of the place, seen by row and not by column. */
+    @Test
+    void theColdRowOfTheCureChamberIsFound() throws Exception {
+        String page = http.perform(get("/lots/CW-0021/places")
+                        .with(user("quality").authorities(new SimpleGrantedAuthority("ENTRY"))))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(page)
+                .containsPattern(
+                        "rows, the same in every cycle: F = [0-9.]+ over 3 places and 12 specimens[^<]+suspected");
+        assertThat(page).containsPattern("columns, the same in every cycle:[^<]+no effect of the place is seen");
+    }
+
+    @Test
+    void thereIsALotInEveryStateAndAPlanForEveryProduct() {
+        assertThat(lots.named("SK-0105").state()).isEqualTo(LotState.RELEASED);
+        assertThat(lots.named("PL-0001").state()).isEqualTo(LotState.REJECTED);
+        assertThat(lots.named("PL-0002").state()).isEqualTo(LotState.HELD);
+        assertThat(lots.named("SK-0131").state()).isEqualTo(LotState.WAITING);
+        assertThat(lots.named("SK-R01").state()).isEqualTo(LotState.RETAINED);
+        assertThat(lots.specimens(lots.named("SK-0131").id())).isEmpty();
+        assertThat(bench.records(lots.named("SK-0132").id())).hasSize(10).allMatch(record -> record.readings()
+                .isEmpty());
+        for (Products.ProductView product : products.all()) {
+            if (Set.of("skerry-bf10", "dunlin-c2", "curlew-r70", "plover-f30").contains(product.code())) {
+                assertThat(plans.newest(product.id())).as(product.name()).isPresent();
+            }
+        }
+    }
+
+    /** At least two lots have something to be done today or now, whatever the hour at which the demo is loaded. */
+    @Test
+    void twoLotsAreDue() {
+        assertThat(due.all().stream()
+                        .filter(item -> item.urgency() != Due.Urgency.COMING
+                                || item.at().isBefore(LocalDateTime.now().plusDays(3)))
+                        .map(Due.Item::lot)
+                        .distinct())
+                .hasSizeGreaterThanOrEqualTo(2);
     }
 }

@@ -361,7 +361,7 @@ class IntakeTest extends DemoSite {
                 .contains("artefact alone was printed from an old file");
     }
 
-    /** M13: while the size gate is shut nothing is broken; said beside the field, with the value still there. */
+    /** M13, M56: while the size gate is shut nothing is broken; said beside the field, with the value still there. */
     @Test
     void whatFailedItsGateIsNotBroken() throws Exception {
         LotView lot = testLots.lot();

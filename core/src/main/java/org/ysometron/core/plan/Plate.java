@@ -2,7 +2,10 @@ package org.ysometron.core.plan;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.ysometron.core.claim.Orientation;
@@ -10,7 +13,7 @@ import org.ysometron.core.dimension.SpecimenDesign;
 
 /**
  * Where specimens stand on a print plate: in rows, in an order by chance, so that no set has the good corner to itself.
- * Rows of about equal number, deepest first (common practice, no source): not the tightest, always one that can be drawn.
+ * Rows of about equal width, longest first (Graham 1969, from memory): not the tightest, always one that can be drawn.
  *
  * @param width of the plate in mm
  * @param depth of the plate in mm
@@ -77,14 +80,11 @@ public record Plate(double width, double depth) {
             order.add(i);
         }
         Collections.shuffle(order, new Random(seed));
-        // Rows of one depth waste least; within a depth chance decides.
-        order.sort((one, other) -> Double.compare(
-                footprints.get(other).depth(), footprints.get(one).depth()));
         // Of all numbers of rows the one that leaves most room around each.
         List<List<Integer>> best = List.of();
         double most = GAP - ROUNDING;
         for (int count = 1; count <= order.size(); count++) {
-            List<List<Integer>> rows = rows(order, (order.size() + count - 1) / count);
+            List<List<Integer>> rows = rows(order, footprints, count);
             double room = room(rows, footprints);
             if (room > most) {
                 best = rows;
@@ -94,11 +94,24 @@ public record Plate(double width, double depth) {
         return best.isEmpty() ? Optional.empty() : Optional.of(spread(best, footprints));
     }
 
-    private static List<List<Integer>> rows(List<Integer> order, int perRow) {
+    /** Rows of about equal width: the widest first, each to the row that has most room; within a row chance decides. */
+    private static List<List<Integer>> rows(List<Integer> order, List<Footprint> footprints, int count) {
         List<List<Integer>> rows = new ArrayList<>();
-        for (int from = 0; from < order.size(); from += perRow) {
-            rows.add(order.subList(from, Math.min(order.size(), from + perRow)));
+        for (int i = 0; i < count; i++) {
+            rows.add(new ArrayList<>());
         }
+        List<Integer> widest = new ArrayList<>(order);
+        widest.sort((one, other) -> Double.compare(
+                footprints.get(other).width(), footprints.get(one).width()));
+        for (int item : widest) {
+            Collections.min(rows, Comparator.comparingDouble(row -> across(row, footprints) + GAP * row.size()))
+                    .add(item);
+        }
+        Map<Integer, Integer> turn = new HashMap<>();
+        for (int i = 0; i < order.size(); i++) {
+            turn.put(order.get(i), i);
+        }
+        rows.forEach(row -> row.sort(Comparator.comparing(item -> turn.getOrDefault(item, 0))));
         return rows;
     }
 

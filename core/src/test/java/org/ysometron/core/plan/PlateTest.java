@@ -71,4 +71,14 @@ class PlateTest {
                 .containsExactly(0, 1, 1, 2);
         assertThat(plate.thirdBack(31)).isEqualTo(1);
     }
+
+    /** 15 long bars among 45 upright ones: balanced rows find room where rows of equal number would not. */
+    @Property(tries = 40)
+    void longAndShortOnesShareThePlate(@ForAll long seed) {
+        List<Footprint> mixed = new ArrayList<>();
+        for (int i = 0; i < 60; i++) {
+            mixed.add(i % 4 == 0 ? new Footprint(75, 4) : new Footprint(4, 4));
+        }
+        assertThat(new Plate(220, 220).place(mixed, seed)).isPresent();
+    }
 }

@@ -1,5 +1,7 @@
 package org.ysometron.app.plan;
 
+import java.time.DayOfWeek;
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -98,6 +100,16 @@ public class Due {
         return items;
     }
 
+    /** Two days ahead, and on a Friday as far as Monday's end: the next day on which somebody is there is always seen. */
+    private static LocalDateTime horizon(LocalDateTime now) {
+        LocalDate next = now.toLocalDate().plusDays(1);
+        while (next.getDayOfWeek() == DayOfWeek.SATURDAY || next.getDayOfWeek() == DayOfWeek.SUNDAY) {
+            next = next.plusDays(1);
+        }
+        LocalDateTime end = next.plusDays(1).atStartOfDay();
+        return end.isAfter(now.plusDays(COMING_DAYS)) ? end : now.plusDays(COMING_DAYS);
+    }
+
     private static void add(List<Item> items, String lot, String what, LocalDateTime at, LocalDateTime now) {
         boolean soon = !at.isAfter(now.plusMinutes(SOON_MINUTES));
         boolean today = at.toLocalDate().equals(now.toLocalDate());
@@ -105,7 +117,7 @@ public class Due {
             items.add(new Item(lot, what, Urgency.NOW, at, today && !at.isAfter(now) ? "now" : HOUR.format(at)));
         } else if (today) {
             items.add(new Item(lot, what, Urgency.TODAY, at, HOUR.format(at)));
-        } else if (at.isBefore(now.plusDays(COMING_DAYS))) {
+        } else if (at.isBefore(horizon(now))) {
             items.add(new Item(lot, what, Urgency.COMING, at, DAY.format(at)));
         }
     }

@@ -141,6 +141,23 @@ class TimelineTest {
         assertThat(items).noneMatch(item -> item.what().contains("day 7"));
     }
 
+    /** On a Friday evening Monday's work is in sight, and nothing of Tuesday's. */
+    @Test
+    void mondayIsSeenOnFriday() {
+        LocalDateTime friday = LocalDateTime.of(2026, 3, 6, 20, 0);
+        Schedule.Plan plan = Schedule.forwards(
+                List.of(
+                        new Job("L1: print", Attention.BEGUN, 60, List.of(), "printer"),
+                        new Job("L1: decide", Attention.ATTENDED, 540, List.of("L1: print"), "")),
+                Schedule.Ground.of(Map.of()),
+                friday);
+        Calendar.Board board = new Calendar.Board(friday, plan, Map.of(), Map.of(), Map.of(), Map.of());
+        assertThat(Due.of(board)).singleElement().satisfies(item -> {
+            assertThat(item.what()).isEqualTo("print");
+            assertThat(item.when()).isEqualTo("Mon 9 Mar 07:00");
+        });
+    }
+
     @Test
     void theFileHoldsEveryStepOnceAndTheSameStepKeepsItsName() {
         String one = CalendarFile.of(board(12, Map.of(), 0), "");

@@ -74,7 +74,10 @@ public record PlaceEffect(
         double f = plain.f * share;
         double within = plain.withinSd / Math.sqrt(share);
         double p = 1 - new FDistribution(plain.places - 1.0, freedom).cumulativeProbability(f);
-        double size = plain.n / (double) plain.places;
+        double squares = groups.stream()
+                .mapToDouble(group -> (double) group.length * group.length)
+                .sum();
+        double size = (plain.n - squares / plain.n) / (plain.places - 1);
         double component = (f - 1) * within * within / size;
         return new PlaceEffect(plain.places, plain.n, f, p, within, Math.sqrt(Math.max(0, component)), component < 0);
     }

@@ -46,6 +46,11 @@ record SkerryTruth(int lots) {
         return lots - 1;
     }
 
+    /** Code of a lot; the two after the last are those that the workshop is making. */
+    static String code(int lot) {
+        return String.format(Locale.ROOT, "SK-%04d", 101 + lot);
+    }
+
     /** Mean strength that the lot really has, before chance. */
     double trueMean(int lot, Orientation orientation) {
         if (orientation == Orientation.XY) {

@@ -127,7 +127,7 @@ public class Tidewrack implements ApplicationRunner {
                 OtherProducts.CURE,
                 i -> i >= OtherProducts.ENGINE_REPLACED ? 64.2 : 60.3,
                 gauge);
-        workshop.skerry(made.subList(truth.badLot(), made.size()));
+        workshop.skerry(made.subList(truth.badLot(), made.size()), truth.lots());
         workshop.dunlin();
         workshop.curlew(gauge);
         workshop.plover();
@@ -207,7 +207,7 @@ public class Tidewrack implements ApplicationRunner {
                 : index == truth.badLot() ? "Regrind silo stood open over the weekend." : "";
         LotView lot = works.lots.enter(
                 new Lots.NewLot(
-                        String.format(Locale.ROOT, "SK-%04d", 101 + index),
+                        SkerryTruth.code(index),
                         "skerry-bf10",
                         "natural",
                         works.daysAgo(age),

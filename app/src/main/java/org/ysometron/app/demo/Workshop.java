@@ -192,7 +192,7 @@ class Workshop {
         return new PlannedTest(method, design, Orientation.XY, notch, Basis.SOLID, "", Conditioning.DRY, rate, n, "");
     }
 
-    void skerry(List<LotView> undecided) {
+    void skerry(List<LotView> undecided, int lots) {
         Products.ProductView skerry = works.products.named("skerry-bf10");
         plans.revise(
                 skerry.id(),
@@ -235,8 +235,8 @@ class Workshop {
                         "0.45 mm"),
                 "datasheet S7, nozzle measured 3 °C colder");
         undecided.forEach(plans::copy);
-        justMade();
-        printed();
+        justMade(SkerryTruth.code(lots));
+        printed(SkerryTruth.code(lots + 1));
         scaled();
     }
 
@@ -257,18 +257,16 @@ class Workshop {
     }
 
     /** Nothing is done yet: drying is due. */
-    private void justMade() {
+    private void justMade(String code) {
         LotView lot = works.lots.enter(
-                new Lots.NewLot("SK-0131", "skerry-bf10", "natural", works.daysAgo(1), "240 spools of 750 g", ""),
-                "bench");
+                new Lots.NewLot(code, "skerry-bf10", "natural", works.daysAgo(1), "240 spools of 750 g", ""), "bench");
         plans.want(lot, works.daysAgo(-9), null, "");
     }
 
     /** Dried and printed this morning, with bars of the reference lot beside it; to be measured today. */
-    private void printed() {
+    private void printed(String code) {
         LotView lot = works.lots.enter(
-                new Lots.NewLot("SK-0132", "skerry-bf10", "natural", works.daysAgo(3), "240 spools of 750 g", ""),
-                "bench");
+                new Lots.NewLot(code, "skerry-bf10", "natural", works.daysAgo(3), "240 spools of 750 g", ""), "bench");
         works.intake.enterDrying(
                 lot,
                 null,

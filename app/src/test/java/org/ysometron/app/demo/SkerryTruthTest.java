@@ -56,4 +56,16 @@ class SkerryTruthTest {
         Typed force = Typed.read("force", bar.force(), UnitOfMeasure.working(Dimension.FORCE));
         return ((Typed.Accepted) force).value() / (width * thickness);
     }
+
+    /** A site of any size: the lots that the workshop is making have codes of their own. */
+    @Test
+    void noTwoLotsHaveOneCode() {
+        for (int lots : new int[] {30, 31, 32, 500}) {
+            java.util.Set<String> codes = new java.util.HashSet<>();
+            for (int lot = 0; lot < lots + 2; lot++) {
+                assertThat(codes.add(SkerryTruth.code(lot))).isTrue();
+            }
+        }
+        assertThat(SkerryTruth.code(30)).isEqualTo("SK-0131");
+    }
 }

@@ -4,9 +4,12 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.CheckStandards;
@@ -101,6 +104,16 @@ class BeforeBreaking {
                 });
     }
 
+    /** The readings so far of those specimens whose size was changed since they were made. */
+    Map<Long, List<Reading>> resized(Collection<SpecimenView> specimens, Function<Long, List<Reading>> readings) {
+        Map<Long, List<Reading>> found = new HashMap<>();
+        histories
+                .resized(specimens.stream().map(SpecimenView::id).toList())
+                .keySet()
+                .forEach(id -> found.put(id, readings.apply(id)));
+        return found;
+    }
+
     private Optional<String> resized(SpecimenView specimen, List<Instant> measured) {
         Histories.Resized resized = histories.resized(List.of(specimen.id())).get(specimen.id());
         if (resized == null) {
@@ -148,7 +161,7 @@ class BeforeBreaking {
     private Optional<String> conditioning(LotView lot, SpecimenView specimen) {
         Optional<LocalDateTime> ready =
                 Optional.ofNullable(climates.ready(lot, List.of(specimen)).get(specimen.setId()));
-        Age age = Climates.age(ready, LocalDateTime.now(clock));
+        Age age = org.ysometron.core.material.Conditioning.age(ready, LocalDateTime.now(clock));
         return switch (age) {
             case REACHED -> Optional.empty();
             case UNKNOWN ->

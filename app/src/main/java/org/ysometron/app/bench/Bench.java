@@ -126,10 +126,15 @@ public class Bench {
         lots.specimens(lot.id()).stream()
                 .filter(Bench::isReduced)
                 .forEach(specimen -> byLabel.put(specimen.label(), specimen));
+        // Of the few whose size was changed, what was measured before this file.
+        Map<Long, List<Reading>> resized = before.resized(byLabel.values(), readings::liveOf);
         for (Entry entry : entries) {
             SpecimenView specimen = byLabel.get(entry.specimen());
             if (specimen == null) {
                 throw new NotFound("specimen '" + entry.specimen() + "' in lot " + lot.code());
+            }
+            if (entry.quantity() == Quantity.FORCE) {
+                before.requireMeasuredSince(specimen, resized.getOrDefault(specimen.id(), List.of()));
             }
             store(lot, specimen, entry, by, null, "", importId);
         }

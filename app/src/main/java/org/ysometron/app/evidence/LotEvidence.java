@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -48,33 +49,32 @@ record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> rec
      */
     static List<LotEvidence> of(
             List<SpecimenRecord> records, Map<Long, List<String>> provisional, Map<Long, String> states) {
-        Map<Key, List<SpecimenRecord>> byKey = new LinkedHashMap<>();
         Map<Long, String> rigs = new HashMap<>();
         records.forEach(record -> record.force()
                 .ifPresent(force -> rigs.putIfAbsent(record.specimen().setId(), force.rig())));
-        for (SpecimenRecord record : records) {
-            Key key = new Key(
-                    record.specimen().conditions(),
-                    setup(record, rigs, states),
-                    provisional.getOrDefault(record.specimen().setId(), List.of()));
-            byKey.computeIfAbsent(key, k -> new ArrayList<>()).add(record);
-        }
-        return byKey.entrySet().stream()
-                .map(entry -> new LotEvidence(
-                        entry.getKey().conditions, entry.getKey().setup, entry.getValue(), entry.getKey().provisional))
-                .toList();
+        return grouped(
+                records,
+                record -> new Key(
+                        record.specimen().conditions(),
+                        setup(record, rigs, states),
+                        provisional.getOrDefault(record.specimen().setId(), List.of())));
     }
 
     /** The same by terms, printer, recipe and maker alone: a size is a size, wet or dry, in whatever rig. */
     static List<LotEvidence> ofSizes(List<SpecimenRecord> records) {
+        return grouped(
+                records,
+                record -> new Key(
+                        record.specimen().conditions(), record.specimen().setup(), List.of()));
+    }
+
+    private static List<LotEvidence> grouped(List<SpecimenRecord> records, Function<SpecimenRecord, Key> by) {
         Map<Key, List<SpecimenRecord>> byKey = new LinkedHashMap<>();
-        for (SpecimenRecord record : records) {
-            Key key = new Key(record.specimen().conditions(), record.specimen().setup(), List.of());
-            byKey.computeIfAbsent(key, k -> new ArrayList<>()).add(record);
-        }
+        records.forEach(record -> byKey.computeIfAbsent(by.apply(record), key -> new ArrayList<>())
+                .add(record));
         return byKey.entrySet().stream()
-                .map(entry ->
-                        new LotEvidence(entry.getKey().conditions, entry.getKey().setup, entry.getValue(), List.of()))
+                .map(entry -> new LotEvidence(
+                        entry.getKey().conditions, entry.getKey().setup, entry.getValue(), entry.getKey().provisional))
                 .toList();
     }
 

@@ -84,7 +84,7 @@ public class Provisionals {
                     LocalDateTime.ofInstant(record.force().orElseThrow().enteredAt(), ZoneId.systemDefault());
             Optional<LocalDateTime> ready =
                     Optional.ofNullable(readies.get(record.specimen().setId()));
-            Age age = Climates.age(ready, at);
+            Age age = org.ysometron.core.material.Conditioning.age(ready, at);
             if (age == Age.EARLY) {
                 LocalDateTime earliest = ready.orElseThrow();
                 found.put(

@@ -8,7 +8,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -19,7 +18,6 @@ import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.material.Conditioning;
-import org.ysometron.core.material.Conditioning.Age;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
@@ -120,12 +118,6 @@ public class Climates {
 
     private static String shown(LocalDateTime at) {
         return at.withNano(0).toString().replace('T', ' ');
-    }
-
-    /** How a test of a set at a time stands to its conditioning. */
-    public static Age age(Optional<LocalDateTime> ready, LocalDateTime tested) {
-        return ready.map(from -> tested.isBefore(from) ? Age.EARLY : Age.REACHED)
-                .orElse(Age.UNKNOWN);
     }
 
     /** Writes down a time in or out. */

@@ -477,6 +477,13 @@ class MakeTest extends DemoSite {
                         .string(allOf(
                                 containsString("was flattened by heat after it was measured"),
                                 containsString("value=\"880\""))));
+        // A file of readings is no way round it.
+        assertThatThrownBy(() -> bench.enterAll(
+                        lot,
+                        List.of(testLots.force("XY1", "880", org.ysometron.core.method.Outcome.BROKE_IN_GAUGE)),
+                        "bench",
+                        null))
+                .hasMessageContaining("flattened by heat after it was measured");
         for (var record : bench.records(lot.id())) {
             for (var reading : record.readings()) {
                 bench.correct(

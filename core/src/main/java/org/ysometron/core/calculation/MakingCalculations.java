@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.LongStream;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
@@ -117,10 +118,15 @@ final class MakingCalculations {
                         required("specimens", WORDS, "", "their labels"),
                         required("seed", WHOLE, "", "the same number gives the same order")),
                 "",
-                "complete randomisation (Fisher and Yates 1938)",
+                "complete randomisation; each place draws its own number",
                 Map.of("specimens", List.of("XY1", "XY2", "XY3", "ZX1", "ZX2", "ZX3"), "seed", 7),
                 given -> {
-                    List<String> order = Order.shuffled(given.texts("specimens"), given.whole("seed"));
+                    List<String> labels = given.texts("specimens");
+                    List<Long> places =
+                            LongStream.range(0, labels.size()).boxed().toList();
+                    List<String> order = Order.ranked(places, given.whole("seed")).stream()
+                            .map(place -> labels.get(place.intValue()))
+                            .toList();
                     return new Answer(
                             OptionalDouble.of(order.size()), "", "ordered", Map.of("order", order), Working.NONE);
                 });

@@ -53,10 +53,17 @@ public final class Conditioning {
      * @param tested when it was tested
      */
     public static Age age(Optional<LocalDateTime> started, double hours, LocalDateTime tested) {
-        if (started.isEmpty()) {
-            return Age.UNKNOWN;
-        }
-        return tested.isBefore(earliest(started.get(), hours)) ? Age.EARLY : Age.REACHED;
+        return age(started.map(from -> earliest(from, hours)), tested);
+    }
+
+    /**
+     * The age at a test of a part of which it is known from when on it is conditioned.
+     *
+     * @param ready by hours or by weighings; empty when nobody knows since when it lies in the climate
+     */
+    public static Age age(Optional<LocalDateTime> ready, LocalDateTime tested) {
+        return ready.map(from -> tested.isBefore(from) ? Age.EARLY : Age.REACHED)
+                .orElse(Age.UNKNOWN);
     }
 
     /** Whether two weighings a day apart show equilibrium: a change below 0.1 % of the first mass. */

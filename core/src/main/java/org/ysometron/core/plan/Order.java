@@ -19,19 +19,9 @@ public final class Order {
     private Order() {}
 
     /**
-     * All items in an order by chance: complete randomisation, so that warming up, wear and the hour of the day fall on
-     * every set alike (Fisher and Yates 1938, Durstenfeld's form, by the platform's library).
-     *
-     * @param seed the same number gives the same order
-     */
-    public static <T> List<T> shuffled(List<T> items, long seed) {
-        List<T> order = new ArrayList<>(items);
-        Collections.shuffle(order, new Random(seed));
-        return List.copyOf(order);
-    }
-
-    /**
      * The keys in an order by chance that stays when more are added: each key draws its own number, and the numbers sort.
+     * Complete randomisation, so that warming up, wear and the hour of the day fall on every set alike (Fisher 1935, from
+     * memory).
      *
      * @param keys distinct
      * @param seed the same number gives the same order

@@ -12,7 +12,7 @@ trap 'stop_site "$site"' EXIT
 database_start "$site"
 port=$(free_port 8540)
 say "Starting a site of its own (the first time loads the demo) ..."
-setsid java -XX:+UseSerialGC -Xmx768m -jar "$SERVED/app-0.1.0.jar" --server.port="$port" \
+SPRING_DATASOURCE_PASSWORD=$DB_PASSWORD setsid java -XX:+UseSerialGC -Xmx768m -jar "$SERVED/app-0.1.0.jar" --server.port="$port" \
   --spring.datasource.url="jdbc:mariadb://127.0.0.1:$DB_PORT/ysometron" --ysometron.demo=true \
   >"$dir/app.log" 2>&1 </dev/null &
 pid=$!

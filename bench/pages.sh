@@ -12,7 +12,7 @@ for size in ${1:-30 5000}; do
   database_start "$site"
   port=$(free_port 8520)
   say "Starting a site of $size lots (the first time loads them) ..."
-  setsid java -XX:+UseSerialGC -Xmx768m -jar "$SERVED/app-0.1.0.jar" --server.port="$port" \
+  SPRING_DATASOURCE_PASSWORD=$DB_PASSWORD setsid java -XX:+UseSerialGC -Xmx768m -jar "$SERVED/app-0.1.0.jar" --server.port="$port" \
     --spring.datasource.url="jdbc:mariadb://127.0.0.1:$DB_PORT/ysometron" --ysometron.demo=true --ysometron.demo-lots="$size" \
     >"$dir/app.log" 2>&1 </dev/null &
   pid=$!

@@ -12,6 +12,36 @@ document.addEventListener("click", (event) => {
   }
 });
 
+// Rows of a publication are added and taken out at will.
+document.addEventListener("click", (event) => {
+  const out = event.target.closest("[data-remove-row]");
+  const add = event.target.closest("[data-add-row]");
+  if (out) {
+    const body = out.closest("tbody");
+    const next = body.nextElementSibling ?? body.previousElementSibling;
+    if (document.querySelectorAll("tbody.statement").length > 1) {
+      body.remove();
+      next?.querySelector("[data-remove-row]")?.focus();
+    }
+  }
+  if (add) {
+    const last = [...document.querySelectorAll("tbody.statement")].pop();
+    const row = last.cloneNode(true);
+    row.querySelectorAll("input").forEach((field) => (field.value = ""));
+    row.querySelectorAll("select").forEach((field) => (field.selectedIndex = 0));
+    row.querySelector("select[name=form]").value = "STATED";
+    row.querySelectorAll(".wrong").forEach((said) => said.remove());
+    row.querySelectorAll(".row-said, .row-past").forEach((said) => (said.textContent = ""));
+    const number = document.querySelectorAll("tbody.statement").length + 1;
+    row.querySelectorAll("[aria-label]").forEach((field) => {
+      field.setAttribute("aria-label", field.getAttribute("aria-label").replace(/ow \d+/, `ow ${number}`));
+    });
+    last.after(row);
+    window.htmx?.process(row);
+    row.querySelector("select").focus();
+  }
+});
+
 // A second click on a form that is on its way does nothing; coming back with the back button frees it again.
 document.addEventListener("submit", (event) => {
   const form = event.target;

@@ -2,14 +2,17 @@ package org.ysometron.app;
 
 import java.time.Clock;
 import java.time.ZoneId;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** Starts the application. */
 @SpringBootApplication
+@EnableScheduling
 public class YsometronApplication {
 
     /** Runs until it is stopped. */
@@ -17,10 +20,11 @@ public class YsometronApplication {
         SpringApplication.run(YsometronApplication.class, arguments);
     }
 
+    /** Days and hours are the site's, wherever its machine stands. */
     @Bean
-    Clock clock() {
+    Clock clock(@Value("${ysometron.zone}") String zone) {
         // The database keeps milliseconds; what is read back must equal what was written.
-        return Clock.tickMillis(ZoneId.systemDefault());
+        return Clock.tickMillis(zone.isBlank() ? ZoneId.systemDefault() : ZoneId.of(zone.strip()));
     }
 
     /** The line that the start script waits for. */

@@ -35,7 +35,7 @@ public abstract class DemoSite {
 
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
-        registry.add("spring.datasource.url", () -> TestDatabase.url("demo"));
+        TestDatabase.register(registry, "demo");
     }
 
     /** Confirms for an account what is confirmed once a day before anything is broken. */
@@ -54,5 +54,26 @@ public abstract class DemoSite {
     @BeforeEach
     void siteIsUp() {
         org.assertj.core.api.Assertions.assertThat(lots.named("SK-0101").code()).isEqualTo("SK-0101");
+    }
+
+    @Autowired
+    protected org.ysometron.app.gate.Decisions gateOfTests;
+
+    /** An engineer's word about the first thing of this kind that blocks the lot. */
+    protected org.springframework.test.web.servlet.ResultActions word(
+            org.ysometron.app.lot.LotView lot, org.ysometron.core.gate.Block.Kind kind, String reason)
+            throws Exception {
+        String subject = gateOfTests.blocks(lot).stream()
+                .filter(block -> block.kind() == kind)
+                .map(org.ysometron.core.gate.Block::subject)
+                .findFirst()
+                .orElse("nothing");
+        return http.perform(post("/lots/" + lot.code() + "/words")
+                .with(user("judge").authorities(new SimpleGrantedAuthority("JUDGEMENT")))
+                .with(csrf())
+                .param("kind", kind.name())
+                .param("subject", subject)
+                .param("cause", kind.needsCause() ? "HANDLING" : "")
+                .param("reason", reason));
     }
 }

@@ -18,7 +18,7 @@ class MigrationTest {
 
     private static void migrate(MigrationVersion target) {
         Flyway.configure()
-                .dataSource(URL, "ysometron", "ysometron")
+                .dataSource(URL, "ysometron", TestDatabase.PASSWORD)
                 .locations("classpath:db/migration")
                 .target(target)
                 .load()
@@ -28,7 +28,7 @@ class MigrationTest {
     @Test
     void claimsOfTheFirstVersionBecomeStatements() throws SQLException {
         migrate(MigrationVersion.fromVersion("1"));
-        try (Connection connection = DriverManager.getConnection(URL, "ysometron", "ysometron");
+        try (Connection connection = DriverManager.getConnection(URL, "ysometron", TestDatabase.PASSWORD);
                 Statement sql = connection.createStatement()) {
             sql.execute(
                     "insert into product (code, name, material, colours, caution) values ('a', 'A', 'PP', 'x', '')");
@@ -50,7 +50,7 @@ class MigrationTest {
                             + " conditioning, rate, design) values (1, 'x', 'TENSILE_STRENGTH', 'tension', 'SOLID', 'XY', 'DRY', 5, 'd')");
         }
         migrate(MigrationVersion.LATEST);
-        try (Connection connection = DriverManager.getConnection(URL, "ysometron", "ysometron");
+        try (Connection connection = DriverManager.getConnection(URL, "ysometron", TestDatabase.PASSWORD);
                 Statement sql = connection.createStatement()) {
             ResultSet rows =
                     sql.executeQuery("select s.topic, s.form, s.as_typed, p.kind, l.code from product_statement s"

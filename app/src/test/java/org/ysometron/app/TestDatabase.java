@@ -11,9 +11,18 @@ import java.util.List;
 /** A MariaDB of the tests' own, on loopback, with a throwaway data directory; started once, stopped with the JVM. */
 public final class TestDatabase {
 
+    private TestDatabase() {}
+
+    /** The password of the one account that there is, another in each run. */
+    public static final String PASSWORD = java.util.UUID.randomUUID().toString();
+
     private static final int PORT = start();
 
-    private TestDatabase() {}
+    /** Tells a site of the tests where its database is. */
+    public static void register(org.springframework.test.context.DynamicPropertyRegistry registry, String name) {
+        registry.add("spring.datasource.url", () -> url(name));
+        registry.add("spring.datasource.password", () -> PASSWORD);
+    }
 
     /** Address of a database of this name, made empty when it is first asked for in a run. */
     public static String url(String name) {
@@ -32,14 +41,16 @@ public final class TestDatabase {
                             "--no-defaults",
                             "--user=" + user,
                             "--datadir=" + data,
-                            "--auth-root-authentication-method=normal",
+                            "--auth-root-authentication-method=socket",
                             "--skip-test-db"));
             int port = freePort();
             Path init = home.resolve("init.sql");
             Files.writeString(
                     init,
-                    "CREATE USER 'ysometron'@'127.0.0.1' IDENTIFIED BY 'ysometron';\n"
-                            + "GRANT ALL ON *.* TO 'ysometron'@'127.0.0.1';\n");
+                    "CREATE USER 'ysometron'@'127.0.0.1' IDENTIFIED BY '" + PASSWORD + "';\n"
+                            + "GRANT ALL ON *.* TO 'ysometron'@'127.0.0.1';\n"
+                            + "DELETE FROM mysql.global_priv WHERE User NOT IN ('ysometron', 'mariadb.sys');\n"
+                            + "FLUSH PRIVILEGES;\n");
             Process server = new ProcessBuilder(
                             executable("mariadbd"),
                             "--no-defaults",

@@ -6,18 +6,25 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.evidence.Derivations;
+import org.ysometron.app.gate.Decisions;
 import org.ysometron.app.intake.Intake;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.plan.Plans;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.gate.Cause;
+import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.TestMethod;
 
 /** Lots for tests, in a colour of their own so that the demo's charts stay as they are. */
 @Component
@@ -27,8 +34,21 @@ public class TestLots {
     private final Bench bench;
     private final Instruments instruments;
     private final Intake intake;
+    private final Plans plans;
+    private final Derivations derivations;
+    private final Decisions decisions;
 
-    TestLots(Lots lots, Bench bench, Instruments instruments, Intake intake) {
+    TestLots(
+            Lots lots,
+            Bench bench,
+            Instruments instruments,
+            Intake intake,
+            Plans plans,
+            Derivations derivations,
+            Decisions decisions) {
+        this.plans = plans;
+        this.derivations = derivations;
+        this.decisions = decisions;
         this.intake = intake;
         this.lots = lots;
         this.bench = bench;
@@ -38,6 +58,7 @@ public class TestLots {
     /** A slate lot, dried in time, with five specimens flat and five upright. */
     public LotView lot() {
         LotView lot = bare();
+        withoutHooks(lot);
         dry(lot, LocalDateTime.now().minusHours(2));
         set(lot, Orientation.XY, 5);
         set(lot, Orientation.ZX, 5);
@@ -58,8 +79,32 @@ public class TestLots {
     public LotView bare() {
         String code = "T-" + UUID.randomUUID().toString().substring(0, 8);
         LotView lot = lots.enter(
-                new Lots.NewLot(code, "skerry-bf10", "slate", LocalDate.now().minusDays(1), "", ""), "quality");
+                new Lots.NewLot(code, "skerry-bf10", "slate", LocalDate.now().minusDays(10), "", ""), "bench");
         return lot;
+    }
+
+    /** The plan's hooks are left out, with a reason: these tests are about bars. */
+    public void withoutHooks(LotView lot) {
+        plans.ofLot(lot.id())
+                .ifPresent(plan -> plans.deviate(
+                        lot,
+                        plan.lines().stream()
+                                .map(line -> line.test().method() == TestMethod.PART_LOAD
+                                        ? new Plans.Line(line.test(), line.expected(), true, "Not part of this check.")
+                                        : line)
+                                .toList()));
+    }
+
+    /** Points and verdicts as new as the readings, for tests that look at charts without opening a page. */
+    public void refresh(LotView lot) {
+        derivations.refresh(List.of(lot.productId()));
+    }
+
+    /** A good lot that was released. */
+    public LotView releasedLot() {
+        LotView lot = goodLot("bench");
+        decisions.decide(lot, Disposition.RELEASE, "All claims are supported.", "release");
+        return lots.named(lot.code());
     }
 
     public void set(LotView lot, Orientation orientation, int count) {
@@ -73,7 +118,7 @@ public class TestLots {
                         Conditioning.DRY,
                         5,
                         count),
-                "quality");
+                "bench");
     }
 
     public long gauge(String name) {
@@ -94,6 +139,11 @@ public class TestLots {
 
     public Bench.Entry force(String specimen, String typed, Outcome outcome) {
         return new Bench.Entry(specimen, Quantity.FORCE, 1, typed, outcome, gauge("bench load cell"), typed);
+    }
+
+    /** A second reading for one that was misread. */
+    public Bench.Correction correction(String typed, @Nullable Outcome outcome, String reason) {
+        return new Bench.Correction(typed, outcome, 0, Cause.MISREAD, reason, typed);
     }
 
     /** Measures specimens at 4.00 × 4.00 mm and breaks them with these forces in N. */

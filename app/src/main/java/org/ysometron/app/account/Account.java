@@ -23,6 +23,9 @@ class Account {
     String name;
     String passwordHash;
     String rights;
+    boolean disabled;
+    boolean mustChange;
+    int epoch;
     Instant createdAt;
 
     Account() {}
@@ -30,12 +33,17 @@ class Account {
     Account(String name, String passwordHash, Set<Right> rights, Instant createdAt) {
         this.name = name;
         this.passwordHash = passwordHash;
-        this.rights = rights.stream().map(Right::name).sorted().collect(Collectors.joining(" "));
         this.createdAt = createdAt;
+        grant(rights);
+    }
+
+    final void grant(Set<Right> wanted) {
+        rights = wanted.stream().map(Right::name).sorted().collect(Collectors.joining(" "));
     }
 
     Set<Right> rights() {
         return Arrays.stream(rights.split(" "))
+                .filter(right -> !right.isEmpty())
                 .map(Right::valueOf)
                 .collect(Collectors.toCollection(() -> EnumSet.noneOf(Right.class)));
     }

@@ -3,7 +3,6 @@ package org.ysometron.app.account;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.SecureRandom;
 import java.util.EnumSet;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
@@ -18,9 +17,6 @@ import org.ysometron.core.gate.Right;
 class FirstAccount implements ApplicationRunner {
 
     private static final String NAME = "administrator";
-    // No letters or digits that are mistaken for one another on a screen.
-    private static final String ALPHABET = "abcdefghjkmnpqrstuvwxyz23456789";
-    private static final int LENGTH = 16;
 
     private final Accounts accounts;
     private final String file;
@@ -40,10 +36,7 @@ class FirstAccount implements ApplicationRunner {
         if (demo || !accounts.none()) {
             return;
         }
-        String password = new SecureRandom()
-                .ints(LENGTH, 0, ALPHABET.length())
-                .mapToObj(i -> ALPHABET.substring(i, i + 1))
-                .collect(java.util.stream.Collectors.joining());
+        String password = Passwords.random();
         accounts.open(NAME, password, EnumSet.allOf(Right.class));
         String told = "First account: " + NAME + ", password " + password + " (shown this once; keep it safe)";
         if (file.isEmpty()) {

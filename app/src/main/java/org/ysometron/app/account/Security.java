@@ -1,16 +1,22 @@
 package org.ysometron.app.account;
 
+import java.time.Clock;
+import java.time.Duration;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
+import org.springframework.security.config.annotation.method.configuration.EnableMethodSecurity;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 
 /** Who reaches what. Rights are checked again where the work is done. */
 @Configuration
-@org.springframework.security.config.annotation.method.configuration.EnableMethodSecurity
+@EnableMethodSecurity
 class Security {
 
     private static final String CONTENT_POLICY =
@@ -23,12 +29,24 @@ class Security {
     }
 
     @Bean
-    SecurityFilterChain rules(HttpSecurity http) {
+    SecurityFilterChain rules(
+            HttpSecurity http,
+            Accounts accounts,
+            Guesses guesses,
+            AccountEvents events,
+            @Value("${ysometron.session-longest}") Duration longest,
+            Clock clock) {
+        SignInHandling handling = new SignInHandling(guesses, events);
+        Door door = new Door();
         return http.authorizeHttpRequests(requests -> requests.requestMatchers(
                                 "/sign-in", "/*.css", "/*.js", "/*.svg", "/fonts/**", "/error", "/favicon.ico")
                         .permitAll()
+                        .requestMatchers("/accounts/**")
+                        .hasAuthority("ADMINISTRATION")
                         .requestMatchers(HttpMethod.POST, "/lots/*/decision")
                         .hasAuthority("RELEASE")
+                        .requestMatchers(HttpMethod.POST, "/lots/*/concessions/*")
+                        .hasAnyAuthority("RELEASE", "JUDGEMENT")
                         .requestMatchers(HttpMethod.POST, "/lots/*/words", "/lots/*/plan", "/lots/*/make/bought/*")
                         .hasAuthority("JUDGEMENT")
                         .requestMatchers(HttpMethod.POST, "/series/**")
@@ -37,8 +55,13 @@ class Security {
                         .hasAuthority("ENTRY")
                         .anyRequest()
                         .authenticated())
-                .formLogin(form ->
-                        form.loginPage("/sign-in").defaultSuccessUrl("/").failureUrl("/sign-in?refused"))
+                .addFilterAfter(new SessionGuard(accounts, longest, clock), SecurityContextHolderFilter.class)
+                .addFilterBefore(handling, UsernamePasswordAuthenticationFilter.class)
+                .formLogin(form -> form.loginPage("/sign-in")
+                        .successHandler(handling.new In())
+                        .failureHandler(handling))
+                .exceptionHandling(
+                        problems -> problems.authenticationEntryPoint(door).accessDeniedHandler(door))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?left"))
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY)))
                 .build();

@@ -24,12 +24,14 @@ import org.ysometron.app.make.Climates;
 import org.ysometron.app.make.Histories;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.gate.Block;
+import org.ysometron.core.gate.Gate;
 import org.ysometron.core.material.Conditioning.Age;
 import org.ysometron.core.method.Calibration.Coverage;
 
 /** What is to be known before a specimen is broken: sizes that stop it, and states that make its result provisional. */
 @Component
-class BeforeBreaking {
+public class BeforeBreaking {
 
     private final SizeGate gate;
     private final Sizes sizes;
@@ -72,23 +74,34 @@ class BeforeBreaking {
         if (!stops.isEmpty()) {
             throw new Refusal(
                     "typed",
-                    stops.get(0) + ". Size comes before strength: print again within size, or have an engineer give a"
+                    stops.get(0) + " Size comes before strength: print again within size, or have an engineer give a"
                             + " word on the decision page.");
         }
     }
 
-    /** Whether an instrument is out of calibration today. */
+    /** Whether nobody can vouch for an instrument today: out of calibration, or never calibrated. */
     boolean isOut(InstrumentView instrument) {
-        return calibrations.today(instrument.id()) == Coverage.OUT;
+        return calibrations.today(instrument.id()) != Coverage.COVERED;
     }
 
     private List<String> stops(LotView lot) {
-        List<String> stops = new ArrayList<>(gate.stops(List.of(lot)).getOrDefault(lot.id(), List.of()));
-        boolean accepted = words.of(List.of(lot.id())).stream().anyMatch(word -> word.kind() == Words.Kind.SIZE_GATE);
-        if (!accepted) {
-            stops.addAll(sizes.gross(List.of(lot.id())).getOrDefault(lot.id(), List.of()));
-        }
-        return stops;
+        List<Words.WordView> given = words.of(List.of(lot.id()));
+        return sizeBlocks(List.of(lot)).getOrDefault(lot.id(), List.of()).stream()
+                .filter(block -> given.stream().noneMatch(word -> word.lifts(block)))
+                .map(Block::what)
+                .toList();
+    }
+
+    /** Sizes that stop each lot, words of judgement or not. */
+    public Map<Long, List<Block>> sizeBlocks(Collection<LotView> lots) {
+        Map<Long, List<Block>> blocks = new HashMap<>();
+        gate.stops(lots)
+                .forEach((lot, stops) -> stops.forEach(stop -> blocks.computeIfAbsent(lot, id -> new ArrayList<>())
+                        .add(Gate.sizeGate(stop.words(), stop.subject()))));
+        sizes.gross(lots.stream().map(LotView::id).toList())
+                .forEach((lot, stops) -> stops.forEach(stop -> blocks.computeIfAbsent(lot, id -> new ArrayList<>())
+                        .add(Gate.sizeGate(stop.words(), stop.subject()))));
+        return blocks;
     }
 
     /** Refuses a force on a specimen whose size was changed since it was measured. */
@@ -129,10 +142,11 @@ class BeforeBreaking {
     /** What to say beside a specimen in the grips; empty when nothing stands against it. */
     List<String> warnings(LotView lot, SpecimenView specimen, InstrumentView instrument) {
         List<String> warnings = new ArrayList<>(stops(lot));
-        if (isOut(instrument)) {
-            warnings.add(
-                    instrument.name() + " is out of calibration: what it shows blocks the release. Use another, or have"
-                            + " it calibrated first.");
+        Coverage coverage = calibrations.today(instrument.id());
+        if (coverage != Coverage.COVERED) {
+            warnings.add(instrument.name()
+                    + (coverage == Coverage.OUT ? " is out of calibration" : " has no calibration on record")
+                    + ": what it shows blocks the release. Use another, or have it calibrated first.");
         }
         warnings.addAll(standards.faults(instrument.id()));
         histories

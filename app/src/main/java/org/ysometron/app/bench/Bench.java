@@ -2,11 +2,10 @@ package org.ysometron.app.bench;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +15,6 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.equipment.Calibrations;
@@ -26,8 +24,11 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.plan.Methods;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.gate.Cause;
 import org.ysometron.core.method.Calibration;
 import org.ysometron.core.method.Outcome;
 import org.ysometron.core.method.TestMethod;
@@ -43,7 +44,6 @@ public class Bench {
     private final ReadingCheck check;
     private final BeforeBreaking before;
     private final Methods methods;
-    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     Bench(
@@ -54,7 +54,6 @@ public class Bench {
             ReadingCheck check,
             BeforeBreaking before,
             Methods methods,
-            ApplicationEventPublisher events,
             Clock clock) {
         this.methods = methods;
         this.readings = readings;
@@ -63,7 +62,6 @@ public class Bench {
         this.calibrations = calibrations;
         this.check = check;
         this.before = before;
-        this.events = events;
         this.clock = clock;
     }
 
@@ -83,8 +81,25 @@ public class Bench {
             long gaugeId,
             String confirmed) {}
 
+    /**
+     * A correction of a stored reading.
+     *
+     * @param outcome how the test ended; used for a force only
+     * @param gaugeId the gauge of a force; 0 for the one it was read on
+     */
+    public record Correction(
+            String typed,
+            @Nullable Outcome outcome,
+            long gaugeId,
+            @Nullable Cause cause,
+            String reason,
+            String confirmed) {}
+
+    /** Which reading a new one replaces, and why. */
+    private record Replaced(long id, Cause cause, String reason) {}
+
     /** Stores one reading. Sending the same one twice stores it once. */
-    @Transactional
+    @Write
     public void enter(LotView lot, Entry entry, String by) {
         lots.lockUndecided(lot.id());
         if (entry.quantity() == Quantity.FORCE) {
@@ -111,12 +126,11 @@ public class Bench {
                     specimen.label() + " already has this reading (" + reading.typed
                             + "): correct it with a reason instead.");
         }
-        store(lot, specimen, entry, by, null, "", null);
-        events.publishEvent(new ReadingsChanged(lot.id()));
+        store(lot, specimen, entry, by, null, null);
     }
 
     /** Stores many readings of one lot, all or none. */
-    @Transactional
+    @Write
     public void enterAll(LotView lot, List<Entry> entries, String by, @Nullable Long importId) {
         lots.lockUndecided(lot.id());
         if (entries.stream().anyMatch(entry -> entry.quantity() == Quantity.FORCE)) {
@@ -136,14 +150,13 @@ public class Bench {
             if (entry.quantity() == Quantity.FORCE) {
                 before.requireMeasuredSince(specimen, resized.getOrDefault(specimen.id(), List.of()));
             }
-            store(lot, specimen, entry, by, null, "", importId);
+            store(lot, specimen, entry, by, null, importId);
         }
-        events.publishEvent(new ReadingsChanged(lot.id()));
     }
 
     /** Replaces a reading by a second one; the first stays visible and no longer counts. */
-    @Transactional
-    public void correct(LotView lot, long readingId, Entry entry, String reason, String by) {
+    @Write
+    public void correct(LotView lot, long readingId, Correction correction, String by) {
         lots.lockUndecided(lot.id());
         Reading wrong = readings.findById(readingId)
                 .filter(reading -> reading.lotId == lot.id())
@@ -151,14 +164,32 @@ public class Bench {
         if (wrong.live == null) {
             throw new Refusal("typed", "This reading was corrected already; load the page again.");
         }
-        if (reason.isBlank()) {
-            throw new Refusal("reason", "Say why the first reading was wrong.");
+        if (correction.cause() == null) {
+            throw new Refusal("cause", "Choose what was wrong with the first reading.");
         }
-        SpecimenView specimen = lots.specimen(lot, entry.specimen());
+        String reason = Reasons.require("reason", correction.reason(), "The reason", 300);
+        // What is corrected is what is stored: the form says nothing about whose reading it is.
+        SpecimenView specimen = lots.specimensById(List.of(wrong.specimenId)).get(0);
+        boolean force = wrong.quantity == Quantity.FORCE;
+        if (force) {
+            before.requireSize(lot);
+        }
+        Entry entry = new Entry(
+                specimen.label(),
+                wrong.quantity,
+                wrong.place,
+                correction.typed(),
+                force ? correction.outcome() : null,
+                correction.gaugeId() == 0 ? wrong.instrumentId : correction.gaugeId(),
+                correction.confirmed());
+        if (wrong.typed.equals(entry.typed().strip())
+                && wrong.outcome == entry.outcome()
+                && (!force || wrong.instrumentId == entry.gaugeId())) {
+            throw new Refusal("typed", "That is what stands there already.");
+        }
         wrong.live = null;
         readings.flush();
-        store(lot, specimen, entry, by, wrong.id, reason.strip(), null);
-        events.publishEvent(new ReadingsChanged(lot.id()));
+        store(lot, specimen, entry, by, new Replaced(wrong.id, correction.cause(), reason), null);
     }
 
     /** The lot's specimens with their readings, in order of their sets. */
@@ -177,8 +208,7 @@ public class Bench {
     /** The specimens of several lots with their readings; those of methods that the bench does not reduce are left out. */
     @Transactional(readOnly = true)
     public Map<Long, List<SpecimenRecord>> records(Collection<Long> lotIds) {
-        Map<Long, InstrumentView> register = new HashMap<>();
-        instruments.all().forEach(instrument -> register.put(instrument.id(), instrument));
+        Instruments.Register register = instruments.register();
         Map<Long, List<ReadingView>> bySpecimen = new HashMap<>();
         for (Reading reading : readings.ofLots(lotIds)) {
             bySpecimen
@@ -196,27 +226,48 @@ public class Bench {
         return byLot;
     }
 
-    /** Instruments that were out of calibration on a day on which they gave a reading that counts, by lot, in words. */
-    @Transactional(readOnly = true)
-    public Map<Long, List<String>> outOfCalibration(Collection<Long> lotIds) {
-        Map<Long, List<Calibration>> known = calibrations.resolved();
-        Map<Long, Set<String>> found = new HashMap<>();
-        for (ReadingRepository.Use use : readings.uses(lotIds)) {
-            LocalDate day = LocalDate.ofInstant(use.at(), ZoneId.systemDefault());
-            List<Calibration> own = known.getOrDefault(use.instrumentId(), List.of());
-            if (Calibration.on(day, own) == Calibration.Coverage.OUT) {
-                found.computeIfAbsent(use.lotId(), id -> new TreeSet<>())
-                        .add(instruments.instrument(use.instrumentId()).name() + " on " + day);
-            }
+    /**
+     * An instrument that nobody could vouch for on a day on which it gave a reading that counts.
+     *
+     * @param never whether no calibration of it is on record at all
+     */
+    public record Uncovered(long instrumentId, String name, LocalDate day, boolean never) {
+
+        /** The instrument and the day in words. */
+        public String words() {
+            return (never ? "No calibration on record: " : "Out of calibration: ") + name + " on " + day;
         }
-        Map<Long, List<String>> words = new HashMap<>();
-        found.forEach((lot, names) -> words.put(lot, List.copyOf(names)));
-        return words;
+
+        /** Key of the instrument on that day. */
+        public String subject() {
+            return "instrument-" + instrumentId + "-" + day;
+        }
     }
 
-    /** The accounts that entered or corrected readings of the lot. */
-    public Set<String> enterers(long lotId) {
-        return new HashSet<>(readings.enterers(lotId));
+    /** Instruments that were out of calibration, or never calibrated, on a day on which they gave a reading, by lot. */
+    @Transactional(readOnly = true)
+    public Map<Long, Set<Uncovered>> outOfCalibration(Collection<Long> lotIds) {
+        Map<Long, List<Calibration>> known = calibrations.resolved();
+        Map<Long, String> names = new HashMap<>();
+        instruments.all().forEach(instrument -> names.put(instrument.id(), instrument.name()));
+        Map<Long, Set<Uncovered>> found = new HashMap<>();
+        for (ReadingRepository.Use use : readings.uses(lotIds)) {
+            LocalDate day = LocalDate.ofInstant(use.at(), clock.getZone());
+            List<Calibration> own = known.getOrDefault(use.instrumentId(), List.of());
+            Calibration.Coverage coverage = Calibration.on(day, own);
+            if (coverage != Calibration.Coverage.COVERED) {
+                found.computeIfAbsent(
+                                use.lotId(),
+                                id -> new TreeSet<>(
+                                        Comparator.comparing(Uncovered::name).thenComparing(Uncovered::day)))
+                        .add(new Uncovered(
+                                use.instrumentId(),
+                                names.getOrDefault(use.instrumentId(), ""),
+                                day,
+                                coverage == Calibration.Coverage.UNKNOWN));
+            }
+        }
+        return found;
     }
 
     private void store(
@@ -224,11 +275,10 @@ public class Bench {
             SpecimenView specimen,
             Entry entry,
             String by,
-            @Nullable Long replaces,
-            String reason,
+            @Nullable Replaced replaces,
             @Nullable Long importId) {
         boolean force = entry.quantity() == Quantity.FORCE;
-        InstrumentView instrument = force ? instruments.instrument(entry.gaugeId()) : instruments.calipers();
+        InstrumentView instrument = force ? gauge(entry.gaugeId()) : instruments.calipers();
         double value = check.value(lot, specimen, entry, instrument, importId != null);
         Reading reading = new Reading();
         reading.lotId = lot.id();
@@ -243,10 +293,18 @@ public class Bench {
         reading.enteredAt = clock.instant();
         reading.importId = importId;
         reading.live = Reading.LIVE;
-        reading.replacesId = replaces;
-        reading.reason = reason;
+        reading.replacesId = replaces == null ? null : replaces.id();
+        reading.reason = replaces == null ? "" : replaces.reason();
+        reading.cause = replaces == null ? "" : replaces.cause().name();
         reading.rig = force ? rig(specimen, instrument) : "";
         readings.save(reading);
+    }
+
+    private InstrumentView gauge(long id) {
+        return instruments.gauges().stream()
+                .filter(candidate -> candidate.id() == id)
+                .findFirst()
+                .orElseThrow(() -> new Refusal("typed", "Choose a force gauge of the register for a force."));
     }
 
     /** Frame, grips and the method's revision: another of any of them starts a series of its own. */
@@ -259,11 +317,10 @@ public class Bench {
                 .collect(Collectors.joining(", "));
     }
 
-    private static ReadingView view(Reading reading, Map<Long, InstrumentView> register) {
-        InstrumentView instrument = register.get(reading.instrumentId);
-        if (instrument == null) {
-            throw new IllegalStateException("reading " + reading.id + " names no instrument of the register");
-        }
+    /** Capacity and uncertainty are those of the reading's day. */
+    private ReadingView view(Reading reading, Instruments.Register register) {
+        InstrumentView instrument =
+                register.on(reading.instrumentId, LocalDate.ofInstant(reading.enteredAt, clock.getZone()));
         return new ReadingView(
                 reading.id,
                 reading.quantity,
@@ -276,6 +333,8 @@ public class Bench {
                 reading.enteredAt,
                 reading.live != null,
                 reading.reason,
-                reading.rig);
+                reading.rig,
+                reading.replacesId,
+                reading.cause.isEmpty() ? null : Cause.valueOf(reading.cause));
     }
 }

@@ -18,6 +18,7 @@ import org.ysometron.app.plan.Due;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.gate.Cause;
 import org.ysometron.core.method.Outcome;
 import org.ysometron.core.method.TestMethod;
 
@@ -48,6 +49,7 @@ class BenchController {
             @Nullable Outcome outcome,
             @Nullable Long gauge,
             @Nullable String confirm,
+            @Nullable Cause cause,
             @Nullable String reason) {
 
         Bench.Entry entry() {
@@ -173,16 +175,24 @@ class BenchController {
         String typed = form.typed() == null ? "" : form.typed();
         String reason = form.reason() == null ? "" : form.reason();
         try {
-            if (reason.length() > 300) {
-                throw new Refusal("reason", "The reason has more than 300 characters.");
-            }
-            bench.correct(lot, id, form.entry(), reason, by.getName());
+            bench.correct(
+                    lot,
+                    id,
+                    new Bench.Correction(
+                            typed,
+                            form.outcome(),
+                            0,
+                            form.cause(),
+                            reason,
+                            form.confirm() == null ? "" : form.confirm()),
+                    by.getName());
         } catch (Refusal refusal) {
             response.setStatus(422);
             model.addAttribute("outcome", form.outcome());
+            model.addAttribute("cause", form.cause());
             return correctionForm(lot, id, typed, reason, refusal, model);
         }
-        return "redirect:/lots/" + code + "/bench?step=" + form.step();
+        return "redirect:/lots/" + code + "/bench";
     }
 
     private String correctionForm(
@@ -199,7 +209,6 @@ class BenchController {
         model.addAttribute("lot", lot);
         model.addAttribute("specimen", record.specimen());
         model.addAttribute("reading", reading);
-        model.addAttribute("field", key.text());
         model.addAttribute("label", key.label());
         model.addAttribute("unit", reading.quantity().unit().symbol());
         model.addAttribute("typed", typed);
@@ -207,6 +216,8 @@ class BenchController {
         model.addAttribute("refusal", refusal);
         model.addAttribute("confirm", refusal instanceof ReadingCheck.Doubted ? typed.strip() : "");
         model.addAttribute("outcomes", Outcome.values());
+        model.addAttribute("causes", Cause.values());
+        model.addAttribute("late", record.force().isPresent());
         return "bench/correction";
     }
 

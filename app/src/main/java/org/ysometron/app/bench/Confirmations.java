@@ -5,10 +5,10 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.plan.Setting;
 import org.ysometron.app.plan.Site;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.TestMethod;
 import org.ysometron.core.publication.Family;
@@ -59,7 +59,7 @@ class Confirmations {
     }
 
     /** Confirms every point for today; confirming twice is harmless. */
-    @Transactional
+    @Write
     void confirm(String account, TestMethod method, List<String> points, int ticked) {
         if (ticked < points.size()) {
             throw new Refusal("confirm", "Confirm every point, or do not break anything today.");

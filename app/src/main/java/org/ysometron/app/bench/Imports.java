@@ -18,6 +18,7 @@ import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.Outcome;
@@ -79,7 +80,7 @@ class Imports {
     }
 
     /** Keeps the file and says what it would do; the same file again leads to the same preview. */
-    @Transactional
+    @Write
     public long stage(LotView lot, String fileName, byte[] bytes, long gaugeId, String by) {
         lots.lockUndecided(lot.id());
         InstrumentView gauge = instruments.instrument(gaugeId);
@@ -113,7 +114,7 @@ class Imports {
     }
 
     /** Takes the file in: every row, or a refusal and none. A second click finds it taken and changes nothing. */
-    @Transactional
+    @Write
     public Preview take(LotView lot, long id, String by) {
         lots.lockUndecided(lot.id());
         StagedImport staged = find(lot, id);

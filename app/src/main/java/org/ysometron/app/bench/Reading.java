@@ -49,5 +49,6 @@ class Reading {
     Long replacesId;
 
     String reason;
+    String cause = "";
     String rig = "";
 }

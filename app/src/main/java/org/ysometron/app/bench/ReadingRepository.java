@@ -44,4 +44,13 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
             from Reading r where r.live is not null and r.lotId in :lots
             """)
     List<Use> uses(Collection<Long> lots);
+
+    /** When a result became known. */
+    record Known(long id, java.time.Instant at) {}
+
+    @Query("""
+            select new org.ysometron.app.bench.ReadingRepository$Known(r.specimenId, min(r.enteredAt)) from Reading r
+            where r.specimenId in :specimens and r.quantity = org.ysometron.app.bench.Quantity.FORCE group by r.specimenId
+            """)
+    List<Known> knownOf(Collection<Long> specimens);
 }

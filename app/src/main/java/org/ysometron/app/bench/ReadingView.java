@@ -3,6 +3,7 @@ package org.ysometron.app.bench;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.core.gate.Cause;
 import org.ysometron.core.method.Outcome;
 
 /**
@@ -11,6 +12,8 @@ import org.ysometron.core.method.Outcome;
  * @param outcome how the test ended; only with a force
  * @param live whether it counts; one that was corrected is kept and does not
  * @param rig frame and grips, and the method's revision, at that time; empty when nobody said
+ * @param replaces the reading that it corrects; null for a first one
+ * @param cause the cause of a correction; null for a first reading
  * @param reason why it replaced an earlier one; empty for a first reading
  */
 public record ReadingView(
@@ -25,4 +28,31 @@ public record ReadingView(
         Instant enteredAt,
         boolean live,
         String reason,
-        String rig) {}
+        String rig,
+        @Nullable Long replaces,
+        @Nullable Cause cause) {
+
+    /** The same, counting or not. */
+    public ReadingView counting(boolean counts) {
+        return new ReadingView(
+                id,
+                quantity,
+                place,
+                typed,
+                value,
+                outcome,
+                instrument,
+                enteredBy,
+                enteredAt,
+                counts,
+                reason,
+                rig,
+                replaces,
+                cause);
+    }
+
+    /** The cause of a correction in words; empty where none was given. */
+    public String causeWords() {
+        return cause == null ? "" : cause.words();
+    }
+}

@@ -26,16 +26,19 @@ public class Sizes {
         this.lots = lots;
     }
 
-    /** Sets with a gross error of size, in words, by lot; a set whose every axis errs alike is named as scaled. */
+    /** A set with a gross error of size: its key and the error in words. */
+    public record Gross(String subject, String words) {}
+
+    /** Sets with a gross error of size, by lot; a set whose every axis errs alike is named as scaled. */
     @Transactional(readOnly = true)
-    public Map<Long, List<String>> gross(Collection<Long> lotIds) {
+    public Map<Long, List<Gross>> gross(Collection<Long> lotIds) {
         Map<Long, List<ReadingRepository.Size>> bySpecimen = new HashMap<>();
         for (ReadingRepository.Size size : readings.sizes(lotIds)) {
             bySpecimen
                     .computeIfAbsent(size.specimenId(), id -> new ArrayList<>())
                     .add(size);
         }
-        Map<Long, List<String>> found = new HashMap<>();
+        Map<Long, List<Gross>> found = new HashMap<>();
         if (bySpecimen.isEmpty()) {
             return found;
         }
@@ -44,7 +47,7 @@ public class Sizes {
                 .add(specimen));
         sets.values().forEach(set -> finding(set, bySpecimen)
                 .ifPresent(words -> found.computeIfAbsent(set.get(0).lotId(), id -> new ArrayList<>())
-                        .add(words)));
+                        .add(new Gross("set-" + set.get(0).setId(), words))));
         return found;
     }
 

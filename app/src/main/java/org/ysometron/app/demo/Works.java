@@ -7,12 +7,14 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.drift.Baselines;
 import org.ysometron.app.drift.Signals;
+import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.gate.Decisions;
 import org.ysometron.app.intake.Intake;
@@ -29,6 +31,7 @@ import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.method.Outcome;
 import org.ysometron.core.publication.Publication;
+import org.ysometron.core.publication.Topic;
 
 /** The doors of the application that the demo's people go through, and the steps that all of its products share. */
 @Component
@@ -44,6 +47,7 @@ class Works {
     private final SeriesPoints series;
     private final Baselines baselines;
     private final Signals signals;
+    private final Derivations derivations;
     private final Decisions decisions;
     private final Clock clock;
 
@@ -58,6 +62,7 @@ class Works {
             SeriesPoints series,
             Baselines baselines,
             Signals signals,
+            Derivations derivations,
             Decisions decisions,
             Clock clock) {
         this.products = products;
@@ -70,6 +75,7 @@ class Works {
         this.series = series;
         this.baselines = baselines;
         this.signals = signals;
+        this.derivations = derivations;
         this.decisions = decisions;
         this.clock = clock;
     }
@@ -157,7 +163,11 @@ class Works {
     }
 
     void sign(Products.ProductView product, List<LotView> made, String reason) {
-        var chosen = made.stream().map(LotView::id).collect(java.util.stream.Collectors.toSet());
+        derivations.refresh(Set.of(product.id()));
+        var chosen = lots.all(made.stream().map(LotView::id).toList()).stream()
+                .filter(lot -> lot.state().isShipped())
+                .map(LotView::id)
+                .collect(java.util.stream.Collectors.toSet());
         for (SeriesPoints.SeriesView view : series.ofProduct(product.id())) {
             long points = series.points(view.id()).stream()
                     .filter(point -> chosen.contains(point.lotId()))
@@ -168,9 +178,20 @@ class Works {
         }
     }
 
+    /** Settles a conflict: the datasheet governs. */
+    void settle(Products.ProductView product, Topic topic, String reason, String correction) {
+        publications.conflicts(product.id(), null).stream()
+                .flatMap(view -> view.conflict().entries().stream())
+                .filter(entry -> entry.kind() == Publication.Kind.DATASHEET
+                        && entry.statement().topic() == topic)
+                .map(entry -> entry.statement().id())
+                .distinct()
+                .forEach(id -> publications.resolve(product.id(), null, id, reason, correction, "quality"));
+    }
+
     /** Answers the lot's signals and decides: released unless something still blocks it. */
     void decide(LotView lot, @Nullable String remark) {
-        for (Signals.LotSignal signal : signals.of(List.of(lot.id())).getOrDefault(lot.id(), List.of())) {
+        for (Signals.LotSignal signal : signals.of(List.of(lot)).getOrDefault(lot.id(), List.of())) {
             String usual = signal.title().startsWith("Section")
                     ? "Seen; a few micrometres, far inside the tolerance."
                     : "Seen; claims still supported with room. Watch the next lots.";

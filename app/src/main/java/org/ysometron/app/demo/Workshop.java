@@ -106,8 +106,10 @@ class Workshop {
         station(Kind.CREEP_RIG, "creep rig", 5, "five arms");
         station(Kind.BENCH, "bench", 1, "");
         long hammer = measuring(Kind.PENDULUM, "hammer of 4 J", 4, 0.01, "", 0.02);
-        measuring(Kind.PENDULUM, "hammer of 15 J", 15, 0.01, "", 0.05);
-        measuring(Kind.WEIGHTS, "creep weights", 400, 0.001, "", 0);
+        long heavy = measuring(Kind.PENDULUM, "hammer of 15 J", 15, 0.01, "", 0.05);
+        long weights = measuring(Kind.WEIGHTS, "creep weights", 400, 0.001, "", 0);
+        calibrations.enter(heavy, works.daysAgo(80), works.daysAgo(-285), "K-2312", "quality");
+        calibrations.enter(weights, works.daysAgo(210), works.daysAgo(-885), "K-2287", "quality");
         calibrations.enter(hammer, works.daysAgo(80), works.daysAgo(-285), "K-2311", "quality");
         long second = instruments
                 .register(new NewInstrument(
@@ -235,9 +237,29 @@ class Workshop {
                         "0.45 mm"),
                 "datasheet S7, nozzle measured 3 °C colder");
         undecided.forEach(plans::copy);
+        // The lots at the gate have carried their hooks; those at the bench have not.
+        undecided.forEach(lot -> hooks(lot, 618 - 4 * undecided.indexOf(lot)));
         justMade(SkerryTruth.code(lots));
         printed(SkerryTruth.code(lots + 1));
         scaled();
+    }
+
+    private void hooks(LotView lot, int force) {
+        List<String> labels = works
+                .lots
+                .addSet(
+                        lot.id(),
+                        Lots.NewSet.of(
+                                lot.code() + "-hooks",
+                                other(TestMethod.PART_LOAD, SpecimenDesign.HOOK, Notch.NONE, 5, 2),
+                                2,
+                                1,
+                                Lots.Making.UNKNOWN),
+                        "bench")
+                .stream()
+                .map(SpecimenView::label)
+                .toList();
+        marks.set(lot, labels, Marks.Kind.DONE, force + " N, " + (force + 9) + " N", now(), "bench");
     }
 
     private void recipe(Products.ProductView product, String printer, List<String> values, String source) {
@@ -364,9 +386,9 @@ class Workshop {
                 .filter(s -> s.conditions().conditioning() == Conditioning.CONDITIONED)
                 .findFirst()
                 .orElseThrow();
-        climates.move(lot, conditioned.setId(), now().minusHours(84), null, "23 °C, 50 % RH");
-        climates.weigh(lot, conditioned.setId(), "8.551 g", now().minusHours(52), "bench");
-        climates.weigh(lot, conditioned.setId(), "8.563 g", now().minusHours(27), "bench");
+        climates.move(lot, conditioned.setId(), now().minusHours(84), null, "23 °C, 50 % RH", "", "bench");
+        climates.weigh(lot, conditioned.setId(), "8.551 g", now().minusHours(52), "", "bench");
+        climates.weigh(lot, conditioned.setId(), "8.563 g", now().minusHours(27), "", "bench");
         List<String> hung = all.stream()
                 .filter(s -> s.conditions().method().equals(TestMethod.CREEP.title()))
                 .map(SpecimenView::label)

@@ -9,9 +9,11 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.drift.IndividualsLimits;
 import org.ysometron.core.drift.SpreadLimits;
@@ -29,6 +31,7 @@ public class Baselines {
     private final BaselineLotRepository lots;
     private final SeriesPoints series;
     private final ApplicationEventPublisher events;
+    private final Lots known;
     private final Clock clock;
 
     Baselines(
@@ -36,7 +39,9 @@ public class Baselines {
             BaselineLotRepository lots,
             SeriesPoints series,
             ApplicationEventPublisher events,
+            Lots known,
             Clock clock) {
+        this.known = known;
         this.baselines = baselines;
         this.lots = lots;
         this.series = series;
@@ -116,26 +121,29 @@ public class Baselines {
     }
 
     /** Signs a baseline from these lots of a series, in order of making. */
-    @Transactional
+    @Write
     public BaselineView sign(long seriesId, Set<Long> chosen, String reason, String by) {
-        if (reason.isBlank()) {
-            throw new Refusal("reason", "Say why these lots stand for the material as it should be.");
-        }
+        Reasons.require("reason", reason, "The reason why these lots stand for the material as it should be", 300);
         String unit = series.series(seriesId).property().unit();
         List<PointView> points = series.points(seriesId).stream()
                 .filter(point -> chosen.contains(point.lotId()))
                 .toList();
+        List<String> undecided = known.all(chosen).stream()
+                .filter(lot -> !lot.state().isShipped())
+                .map(lot -> lot.code() + " is " + lot.state().words())
+                .toList();
+        if (!undecided.isEmpty()) {
+            throw new Refusal(
+                    "from",
+                    "A baseline is made of lots that were released: " + String.join(", ", undecided)
+                            + ". Name them under 'without'.");
+        }
         if (points.size() < 2) {
             throw new Refusal("from", "Limits need at least two lots with results; " + points.size() + " chosen.");
         }
         List<BaselineLot> rows = new ArrayList<>();
         for (PointView point : points) {
-            BaselineLot row = new BaselineLot();
-            row.lotId = point.lotId();
-            row.mean = point.mean();
-            row.sd = point.sd();
-            row.n = point.n();
-            rows.add(row);
+            rows.add(row(point));
         }
         IndividualsLimits limits = limits(rows, unit);
         if (!(limits.sigma() > 0)) {
@@ -158,6 +166,45 @@ public class Baselines {
         lots.saveAll(rows);
         events.publishEvent(new Signed(seriesId));
         return view(baseline);
+    }
+
+    /** The limits that these lots would give, for those who ask what a new version would change before it is signed. */
+    Optional<BaselineView> outlook(long seriesId, Set<Long> chosen) {
+        List<BaselineLot> rows = series.points(seriesId).stream()
+                .filter(point -> chosen.contains(point.lotId()))
+                .map(Baselines::row)
+                .toList();
+        if (rows.size() < 2) {
+            return Optional.empty();
+        }
+        String unit = series.series(seriesId).property().unit();
+        IndividualsLimits limits = limits(rows, unit);
+        if (!(limits.sigma() > 0)) {
+            return Optional.empty();
+        }
+        return Optional.of(new BaselineView(
+                0,
+                newest(seriesId).map(BaselineView::version).orElse(0) + 1,
+                rows.size(),
+                limits.centre(),
+                limits.sigma(),
+                limits.meanRange(),
+                limits.rangeUpper(),
+                spread(rows, unit)
+                        .map(found -> OptionalDouble.of(found.sigma()))
+                        .orElse(OptionalDouble.empty()),
+                "",
+                clock.instant(),
+                ""));
+    }
+
+    private static BaselineLot row(PointView point) {
+        BaselineLot row = new BaselineLot();
+        row.lotId = point.lotId();
+        row.mean = point.mean();
+        row.sd = point.sd();
+        row.n = point.n();
+        return row;
     }
 
     private static IndividualsLimits limits(List<BaselineLot> rows, String unit) {

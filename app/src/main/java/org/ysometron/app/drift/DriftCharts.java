@@ -1,6 +1,6 @@
 package org.ysometron.app.drift;
 
-import java.time.ZoneId;
+import java.time.Clock;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -45,7 +45,16 @@ class DriftCharts {
     private final Lots lots;
     private final Publications publications;
 
-    DriftCharts(SeriesPoints series, Baselines baselines, Signals signals, Lots lots, Publications publications) {
+    private final Clock clock;
+
+    DriftCharts(
+            SeriesPoints series,
+            Baselines baselines,
+            Signals signals,
+            Lots lots,
+            Publications publications,
+            Clock clock) {
+        this.clock = clock;
         this.series = series;
         this.baselines = baselines;
         this.signals = signals;
@@ -110,7 +119,7 @@ class DriftCharts {
         Map<Long, LotView> byId = new HashMap<>();
         lots.all(ids).forEach(lot -> byId.put(lot.id(), lot));
         Map<Long, LotSignal> here = new HashMap<>();
-        signals.of(ids).forEach((lotId, list) -> list.stream()
+        signals.stored(ids).forEach((lotId, list) -> list.stream()
                 .filter(signal -> signal.seriesId() == found.id())
                 .findFirst()
                 .ifPresent(signal -> here.put(lotId, signal)));
@@ -366,7 +375,7 @@ class DriftCharts {
         }
         BaselineView baseline = sight.baseline.get();
         String signed = "signed by " + baseline.signedBy() + " on "
-                + DAY.format(baseline.signedAt().atZone(ZoneId.systemDefault()));
+                + DAY.format(baseline.signedAt().atZone(clock.getZone()));
         return new DriftView.Base(
                 baseline.id(),
                 baseline.version(),

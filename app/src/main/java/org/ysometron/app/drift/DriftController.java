@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.evidence.ReferenceTests;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
@@ -22,6 +23,7 @@ import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Property;
@@ -37,6 +39,8 @@ class DriftController {
     private final DriftCharts charts;
     private final ReferenceTests references;
 
+    private final Derivations derivations;
+
     DriftController(
             Products products,
             Lots lots,
@@ -44,7 +48,9 @@ class DriftController {
             Baselines baselines,
             Signals signals,
             DriftCharts charts,
-            ReferenceTests references) {
+            ReferenceTests references,
+            Derivations derivations) {
+        this.derivations = derivations;
         this.references = references;
         this.products = products;
         this.lots = lots;
@@ -59,7 +65,8 @@ class DriftController {
             @Nullable String from,
             @Nullable String to,
             @Nullable String without,
-            @Nullable String reason) {}
+            @Nullable String reason,
+            @Nullable String seen) {}
 
     @GetMapping("/products/{code}/drift")
     String product(
@@ -68,6 +75,7 @@ class DriftController {
             @RequestParam(required = false) @Nullable Integer to,
             Model model) {
         Products.ProductView product = products.named(code);
+        derivations.refresh(Set.of(product.id()));
         List<SeriesView> all = series.ofProduct(product.id());
         model.addAttribute("product", product);
         model.addAttribute("all", all);
@@ -75,7 +83,10 @@ class DriftController {
             return "drift/none";
         }
         long shown = wanted == null ? all.get(0).id() : wanted;
-        return show(shown, to, new BaselineForm("", "", "", ""), new Problems(), model);
+        if (series.series(shown).productId() != product.id()) {
+            throw new NotFound("series " + shown + " of " + product.name());
+        }
+        return show(shown, to, new BaselineForm("", "", "", "", ""), new Problems(), model);
     }
 
     @PostMapping("/series/{id}/baseline")
@@ -83,10 +94,13 @@ class DriftController {
             @PathVariable long id, BaselineForm form, Authentication by, HttpServletResponse response, Model model) {
         SeriesView found = series.series(id);
         Problems problems = new Problems();
-        String reason = problems.text("reason", form.reason(), "The reason", 300, true);
+        String reason = problems.reason("reason", form.reason(), "The reason", 300);
         try {
             Set<Long> chosen = chosen(id, form, problems);
-            if (problems.none()) {
+            List<String> lifted = problems.none() ? signals.lifted(id, chosen) : List.of();
+            if (!lifted.isEmpty() && !"yes".equals(form.seen())) {
+                model.addAttribute("lifted", lifted);
+            } else if (problems.none()) {
                 baselines.sign(id, chosen, reason, by.getName());
                 return "redirect:/products/"
                         + products.product(found.productId()).code() + "/drift?series=" + id;
@@ -119,7 +133,7 @@ class DriftController {
             model.addAttribute("answerLot", lot);
             model.addAttribute("answerTyped", answer);
             model.addAttribute("answerProblem", refusal.words());
-            return show(id, null, new BaselineForm("", "", "", ""), new Problems(), model);
+            return show(id, null, new BaselineForm("", "", "", "", ""), new Problems(), model);
         }
     }
 
@@ -135,6 +149,7 @@ class DriftController {
     private String show(long id, @Nullable Integer to, BaselineForm form, Problems problems, Model model) {
         SeriesView found = series.series(id);
         model.addAttribute("sharing", series.sharing(id));
+        model.addAttribute("versions", baselines.all(id));
         model.addAttribute("drift", charts.view(id, to));
         model.addAttribute(
                 "beside",

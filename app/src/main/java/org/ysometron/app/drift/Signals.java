@@ -9,15 +9,20 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.drift.Baselines.BaselineView;
+import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.evidence.EvidenceChanged;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.drift.RunRule;
 import org.ysometron.core.drift.Signal;
@@ -32,6 +37,8 @@ public class Signals {
     private final AnswerRepository answers;
     private final Baselines baselines;
     private final SeriesPoints series;
+    private final Derivations derivations;
+    private final Lots lots;
     private final Clock clock;
 
     Signals(
@@ -39,7 +46,11 @@ public class Signals {
             AnswerRepository answers,
             Baselines baselines,
             SeriesPoints series,
+            Derivations derivations,
+            Lots lots,
             Clock clock) {
+        this.derivations = derivations;
+        this.lots = lots;
         this.signals = signals;
         this.answers = answers;
         this.baselines = baselines;
@@ -68,9 +79,14 @@ public class Signals {
         }
     }
 
-    /** The signals at several lots. */
-    @Transactional(readOnly = true)
-    public Map<Long, List<LotSignal>> of(Collection<Long> lotIds) {
+    /** The signals at several lots, as new as their evidence. */
+    public Map<Long, List<LotSignal>> of(Collection<LotView> wanted) {
+        derivations.refresh(wanted.stream().map(LotView::productId).collect(Collectors.toSet()));
+        return stored(wanted.stream().map(LotView::id).toList());
+    }
+
+    /** The same as they stand. */
+    public Map<Long, List<LotSignal>> stored(Collection<Long> lotIds) {
         Map<Long, Map<Long, List<StoredSignal>>> byLot = signals.findByLotIdInOrderById(lotIds).stream()
                 .collect(Collectors.groupingBy(
                         row -> row.lotId,
@@ -95,15 +111,11 @@ public class Signals {
     }
 
     /** Answers what the chart says at a lot's point now. */
-    @Transactional
+    @Write
     public void answer(long seriesId, long lotId, String text, String by) {
-        if (text.isBlank()) {
-            throw new Refusal("answer", "Say what changed and why the lot may stand, or what is done about it.");
-        }
-        if (text.length() > 600) {
-            throw new Refusal("answer", "The answer has more than 600 characters.");
-        }
-        String words = of(List.of(lotId)).getOrDefault(lotId, List.of()).stream()
+        lots.touch(lotId);
+        Reasons.require("answer", text, "The answer (what changed, why the lot may stand, or what is done)", 600);
+        String words = stored(List.of(lotId)).getOrDefault(lotId, List.of()).stream()
                 .filter(signal -> signal.seriesId() == seriesId)
                 .map(LotSignal::words)
                 .findFirst()
@@ -120,19 +132,19 @@ public class Signals {
     }
 
     @EventListener
-    @Transactional
+    @Write
     public void onEvidence(EvidenceChanged change) {
         change.seriesIds().forEach(this::rebuild);
     }
 
     @EventListener
-    @Transactional
+    @Write
     void onBaseline(Baselines.Signed signed) {
         rebuild(signed.seriesId());
     }
 
     /** Works out the signals of a series anew; only what differs is written. */
-    @Transactional
+    @Write
     public void rebuild(long seriesId) {
         Optional<BaselineView> baseline = baselines.newest(seriesId);
         List<StoredSignal> before = signals.findBySeriesIdOrderById(seriesId);
@@ -148,9 +160,41 @@ public class Signals {
                 fresh.add(row);
             }
         }
+        // A new baseline lifts no signal of a lot that was tested already: that one stays until it is answered.
+        Set<Long> waiting = lots
+                .all(gone.values().stream()
+                        .filter(row -> row.baselineVersion < baseline.get().version())
+                        .map(row -> row.lotId)
+                        .toList())
+                .stream()
+                .filter(lot -> lot.state().isDue())
+                .map(LotView::id)
+                .collect(Collectors.toSet());
+        gone.values().removeIf(row -> row.baselineVersion < baseline.get().version() && waiting.contains(row.lotId));
         signals.deleteAllInBatch(gone.values());
         signals.flush();
         signals.saveAll(fresh);
+    }
+
+    /** The signals at undecided lots that a new baseline of these lots would no longer raise, in words. */
+    public List<String> lifted(long seriesId, Set<Long> chosen) {
+        Optional<BaselineView> outlook = baselines.outlook(seriesId, chosen);
+        if (outlook.isEmpty()) {
+            return List.of();
+        }
+        Set<String> then = found(seriesId, outlook.get(), series.points(seriesId)).stream()
+                .map(row -> row.lotId + " " + row.rule)
+                .collect(Collectors.toSet());
+        List<StoredSignal> now = signals.findBySeriesIdOrderById(seriesId);
+        Map<Long, LotView> due = lots
+                .all(now.stream().map(row -> row.lotId).distinct().toList())
+                .stream()
+                .filter(lot -> lot.state().isDue())
+                .collect(Collectors.toMap(LotView::id, lot -> lot));
+        return now.stream()
+                .filter(row -> due.containsKey(row.lotId) && !then.contains(row.lotId + " " + row.rule))
+                .map(row -> java.util.Objects.requireNonNull(due.get(row.lotId)).code() + ": " + row.words)
+                .toList();
     }
 
     private static List<StoredSignal> found(long seriesId, BaselineView baseline, List<PointView> points) {
@@ -158,21 +202,26 @@ public class Signals {
         double[] means = points.stream().mapToDouble(PointView::mean).toArray();
         for (Signal signal : RunRule.signals(means, baseline.centre(), baseline.sigma(), RunRule.USUAL)) {
             rows.add(row(
-                    seriesId, points.get(signal.last()).lotId(), signal.rule().name(), signal.words()));
+                    seriesId,
+                    baseline,
+                    points.get(signal.last()).lotId(),
+                    signal.rule().name(),
+                    signal.words()));
         }
         for (PointView point : points) {
             if (point.sd() != null && point.n() > 1 && baseline.spread().isPresent()) {
                 double upper = baseline.spreadLimits().forSize(point.n()).upper();
                 if (point.sd() > upper) {
-                    rows.add(row(seriesId, point.lotId(), SPREAD, "scatter within the lot beyond its limit"));
+                    rows.add(row(seriesId, baseline, point.lotId(), SPREAD, "scatter within the lot beyond its limit"));
                 }
             }
         }
         return rows;
     }
 
-    private static StoredSignal row(long seriesId, long lotId, String rule, String words) {
+    private static StoredSignal row(long seriesId, BaselineView baseline, long lotId, String rule, String words) {
         StoredSignal row = new StoredSignal();
+        row.baselineVersion = baseline.version();
         row.seriesId = seriesId;
         row.lotId = lotId;
         row.rule = rule;

@@ -18,4 +18,5 @@ class StoredSignal {
     Long lotId;
     String rule;
     String words;
+    int baselineVersion;
 }

@@ -9,7 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.Revisions;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.Calibration;
@@ -23,7 +24,10 @@ public class Calibrations {
     private final Instruments instruments;
     private final Clock clock;
 
-    Calibrations(CalibrationRepository calibrations, Instruments instruments, Clock clock) {
+    private final Revisions revisions;
+
+    Calibrations(CalibrationRepository calibrations, Instruments instruments, Clock clock, Revisions revisions) {
+        this.revisions = revisions;
         this.calibrations = calibrations;
         this.instruments = instruments;
         this.clock = clock;
@@ -99,14 +103,15 @@ public class Calibrations {
     }
 
     /** Enters a calibration without its paper. */
-    @Transactional
+    @Write
     public void enter(long instrumentId, LocalDate doneOn, LocalDate dueOn, String certificate, String by) {
         enter(instrumentId, new NewCalibration(doneOn, dueOn, certificate, OptionalDouble.empty(), Paper.NONE), by);
     }
 
     /** Enters a calibration. */
-    @Transactional
+    @Write
     public void enter(long instrumentId, NewCalibration form, String by) {
+        revisions.raise(Revisions.REGISTER);
         instruments.instrument(instrumentId);
         if (form.doneOn().isAfter(LocalDate.now(clock))) {
             throw new Refusal("doneOn", "A calibration cannot have been done after today.");

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.chart.Scale;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.drift.IndividualsLimits;
@@ -64,7 +64,7 @@ public class CheckStandards {
             @Nullable String fault) {}
 
     /** Keeps a standard for an instrument. */
-    @Transactional
+    @Write
     public long keep(long instrumentId, String name, double nominal, double tolerance, String unit) {
         instruments.instrument(instrumentId);
         if (!(tolerance > 0)) {
@@ -83,7 +83,7 @@ public class CheckStandards {
     }
 
     /** Enters what was read on a standard. */
-    @Transactional
+    @Write
     public void read(long standardId, String typed, String by, @Nullable Instant at) {
         CheckStandardRow standard = row(standardId);
         Typed read =

@@ -1,12 +1,14 @@
 package org.ysometron.app.equipment;
 
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.Revisions;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.Headroom;
@@ -18,7 +20,10 @@ public class Instruments {
     private final InstrumentRepository instruments;
     private final CalibrationRepository calibrations;
 
-    Instruments(InstrumentRepository instruments, CalibrationRepository calibrations) {
+    private final Revisions revisions;
+
+    Instruments(InstrumentRepository instruments, CalibrationRepository calibrations, Revisions revisions) {
+        this.revisions = revisions;
         this.instruments = instruments;
         this.calibrations = calibrations;
     }
@@ -122,6 +127,40 @@ public class Instruments {
                 .toList();
     }
 
+    /** The register as it stood on any day. */
+    public final class Register {
+
+        private final Map<Long, Instrument> rows = new HashMap<>();
+        private final List<CalibrationRepository.Verified> verified = calibrations.verified();
+        private final Map<String, InstrumentView> known = new HashMap<>();
+
+        private Register() {
+            instruments.findAll().forEach(row -> rows.put(row.id, row));
+        }
+
+        /** An instrument with the capacity that its newest calibration by that day had verified. */
+        public InstrumentView on(long id, LocalDate day) {
+            return known.computeIfAbsent(id + " " + day, key -> {
+                Instrument row = rows.get(id);
+                if (row == null) {
+                    throw new IllegalStateException(
+                            "a reading names instrument " + id + ", which is not in the register");
+                }
+                Map<Long, Double> then = new HashMap<>();
+                verified.stream()
+                        .filter(one -> one.instrumentId() == id && !one.doneOn().isAfter(day))
+                        .findFirst()
+                        .ifPresent(one -> then.put(id, one.capacity()));
+                return view(row, then);
+            });
+        }
+    }
+
+    /** The register as it stood on any day. */
+    public Register register() {
+        return new Register();
+    }
+
     /** One by key. */
     public InstrumentView instrument(long id) {
         return instruments
@@ -131,22 +170,23 @@ public class Instruments {
     }
 
     /** Registers a force gauge of which no more is known. */
-    @Transactional
+    @Write
     public InstrumentView registerGauge(String name, double capacity, double relativeUncertainty) {
         return register(new NewInstrument(
                 Kind.FORCE_GAUGE, name, OptionalDouble.of(capacity), relativeUncertainty, 0, Facts.NONE));
     }
 
     /** Registers calipers of which no more is known. */
-    @Transactional
+    @Write
     public InstrumentView registerCalipers(String name, double absoluteUncertainty) {
         return register(
                 new NewInstrument(Kind.CALIPERS, name, OptionalDouble.empty(), 0, absoluteUncertainty, Facts.NONE));
     }
 
     /** Registers something. */
-    @Transactional
+    @Write
     public InstrumentView register(NewInstrument form) {
+        revisions.raise(Revisions.REGISTER);
         if (instruments.existsByName(form.name())) {
             throw new Refusal("name", "There is already an instrument '" + form.name() + "'.");
         }
@@ -171,8 +211,9 @@ public class Instruments {
     }
 
     /** Hangs a gauge in another rig: what is read from now on belongs to a series of its own. */
-    @Transactional
+    @Write
     public void hang(long id, String rig) {
+        revisions.raise(Revisions.REGISTER);
         instruments.findById(id).orElseThrow(() -> new NotFound("instrument " + id)).rig = rig;
     }
 

@@ -14,7 +14,9 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.plan.Bridging;
 
@@ -27,6 +29,7 @@ class Bridges {
     private final PointRepository points;
     private final Lots lots;
     private final ApplicationEventPublisher events;
+    private final Derivations derivations;
     private final Clock clock;
 
     Bridges(
@@ -35,7 +38,9 @@ class Bridges {
             PointRepository points,
             Lots lots,
             ApplicationEventPublisher events,
+            Derivations derivations,
             Clock clock) {
+        this.derivations = derivations;
         this.bridges = bridges;
         this.series = series;
         this.points = points;
@@ -62,6 +67,7 @@ class Bridges {
     /** Pairs of series of a product that differ in their set-up alone and share lots: the one with more lots is the old one. */
     @Transactional(readOnly = true)
     List<Study> of(long productId) {
+        derivations.refresh(Set.of(productId));
         List<SeriesPoints.SeriesView> all = series.everyOf(productId);
         List<Study> studies = new ArrayList<>();
         Map<Long, Bridge> decided = new HashMap<>();
@@ -133,7 +139,7 @@ class Bridges {
     }
 
     /** Decides by the numbers: joined, joined once the difference is taken off, or kept apart. */
-    @Transactional
+    @Write
     void decide(long productId, long oldId, long freshId, double margin, String reason, String by) {
         Study study = of(productId).stream()
                 .filter(candidate ->
@@ -143,9 +149,7 @@ class Bridges {
         if (study.decided() != null) {
             throw new Refusal("reason", "This was decided already by " + study.decided().decidedBy + ".");
         }
-        if (reason.isBlank() || reason.length() > 300) {
-            throw new Refusal("reason", "Say what was changed and why, in at most 300 characters.");
-        }
+        Reasons.require("reason", reason, "What was changed and why", 300);
         Bridging found = compare(study, margin);
         Bridge bridge = new Bridge();
         bridge.oldSeriesId = study.old().id();
@@ -181,9 +185,8 @@ class Bridges {
             }
         }
         points.flush();
-        fresh.stream()
-                .findFirst()
-                .ifPresent(point -> events.publishEvent(
-                        new EvidenceChanged(point.lotId, Set.of(bridge.oldSeriesId, bridge.newSeriesId))));
+        if (!fresh.isEmpty()) {
+            events.publishEvent(new EvidenceChanged(Set.of(bridge.oldSeriesId, bridge.newSeriesId)));
+        }
     }
 }

@@ -66,10 +66,12 @@ class EvidenceController {
         model.addAttribute("lot", lot);
         model.addAttribute("product", products.product(lot.productId()));
         model.addAttribute("datasheet", publications.publication(lot.datasheetId()));
-        model.addAttribute(
-                "strips", judgements.details(lot).stream().map(strips::strip).toList());
+        Judgements.Whole whole = judgements.whole(lot);
+        model.addAttribute("strips", whole.details().stream().map(strips::strip).toList());
         model.addAttribute("apart", judgements.apart(lot));
-        model.addAttribute("notes", notes(lot));
+        List<String> notes = new ArrayList<>(whole.notices());
+        notes.addAll(notes(lot));
+        model.addAttribute("notes", notes);
         return "evidence/evidence";
     }
 

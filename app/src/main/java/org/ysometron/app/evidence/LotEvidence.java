@@ -27,14 +27,23 @@ import org.ysometron.core.method.Result;
  * @param setup printer, recipe, maker, rig, rework; empty when nobody said
  * @param records the specimens, tested or not
  * @param provisional why their strengths do not count; empty when they do
+ * @param round which round of testing it is
  */
-record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> records, List<String> provisional) {
+record LotEvidence(
+        Conditions conditions,
+        String setup,
+        List<SpecimenRecord> records,
+        List<String> provisional,
+        Rounds.Round round) {
 
-    private record Key(Conditions conditions, String setup, List<String> provisional) {}
+    /** More than one result in so many that does not count asks for a retest (common practice, no source). */
+    static final int ENDINGS_ASKED = 5;
 
-    /** Specimens of one set-up that all count. */
-    LotEvidence(Conditions conditions, List<SpecimenRecord> records) {
-        this(conditions, "", records, List.of());
+    private record Key(Conditions conditions, String setup, List<String> provisional, Rounds.Round round) {}
+
+    /** No specimen under these conditions. */
+    static LotEvidence none(Conditions conditions, String setup) {
+        return new LotEvidence(conditions, setup, List.of(), List.of(), Rounds.Round.FIRST);
     }
 
     /**
@@ -48,7 +57,10 @@ record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> rec
      * @param states what keeps single specimens apart, by their key
      */
     static List<LotEvidence> of(
-            List<SpecimenRecord> records, Map<Long, List<String>> provisional, Map<Long, String> states) {
+            List<SpecimenRecord> records,
+            Map<Long, List<String>> provisional,
+            Map<Long, String> states,
+            Rounds rounds) {
         Map<Long, String> rigs = new HashMap<>();
         records.forEach(record -> record.force()
                 .ifPresent(force -> rigs.putIfAbsent(record.specimen().setId(), force.rig())));
@@ -57,7 +69,8 @@ record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> rec
                 record -> new Key(
                         record.specimen().conditions(),
                         setup(record, rigs, states),
-                        provisional.getOrDefault(record.specimen().setId(), List.of())));
+                        provisional.getOrDefault(record.specimen().setId(), List.of()),
+                        rounds.of(record.specimen())));
     }
 
     /** The same by terms, printer, recipe and maker alone: a size is a size, wet or dry, in whatever rig. */
@@ -65,7 +78,7 @@ record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> rec
         return grouped(
                 records,
                 record -> new Key(
-                        record.specimen().conditions(), record.specimen().setup(), List.of()));
+                        record.specimen().conditions(), record.specimen().setup(), List.of(), Rounds.Round.FIRST));
     }
 
     private static List<LotEvidence> grouped(List<SpecimenRecord> records, Function<SpecimenRecord, Key> by) {
@@ -74,7 +87,11 @@ record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> rec
                 .add(record));
         return byKey.entrySet().stream()
                 .map(entry -> new LotEvidence(
-                        entry.getKey().conditions, entry.getKey().setup, entry.getValue(), entry.getKey().provisional))
+                        entry.getKey().conditions,
+                        entry.getKey().setup,
+                        entry.getValue(),
+                        entry.getKey().provisional,
+                        entry.getKey().round))
                 .toList();
     }
 
@@ -96,6 +113,71 @@ record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> rec
     int tested() {
         return (int)
                 records.stream().filter(record -> record.force().isPresent()).count();
+    }
+
+    /** Whether its results may speak for the lot: they count, and no retest set them aside. */
+    boolean speaks() {
+        return counts() && aside().isEmpty();
+    }
+
+    /** Why a retest or work on the material set it aside; empty where nothing did. */
+    String aside() {
+        return round.aside();
+    }
+
+    /** Whether a retest ordered that the worse of its rounds counts. */
+    boolean worseCounts() {
+        return round.worseCounts();
+    }
+
+    /** Key of the set, whatever it is called. */
+    String subject() {
+        return "specimens-" + records.get(0).specimen().id() + "-" + round.number();
+    }
+
+    /** What tells it from another set under the same terms, in words. */
+    String name() {
+        String first = records.get(0).specimen().label();
+        String last = records.get(records.size() - 1).specimen().label();
+        String labels = first.equals(last) ? first : first + " to " + last;
+        return setup.isEmpty() ? labels : labels + ", " + setup;
+    }
+
+    /** How many results are kept and do not count. */
+    int excluded() {
+        return evidence(Property.TENSILE_STRENGTH, Optional.empty()).excluded();
+    }
+
+    /** How those tests ended, in words with their number. */
+    String excludedWords() {
+        Map<String, Integer> ends = new LinkedHashMap<>();
+        for (SpecimenRecord record : records) {
+            boolean out = record.strength()
+                    .filter(result -> result.kind() == Result.Kind.EXCLUDED)
+                    .isPresent();
+            if (out) {
+                ends.merge(
+                        record.force()
+                                .map(ReadingView::outcome)
+                                .map(outcome -> outcome.words())
+                                .orElse(""),
+                        1,
+                        Integer::sum);
+            }
+        }
+        return ends.entrySet().stream()
+                .map(end -> end.getValue() + " " + end.getKey())
+                .collect(Collectors.joining(", "));
+    }
+
+    /** The strengths as if every load had been a value. */
+    Evidence withEveryLoad() {
+        double[] all = records.stream()
+                .flatMap(record -> record.strength().stream())
+                .mapToDouble(Result::value)
+                .toArray();
+        Evidence own = strengths(Optional.empty());
+        return new Evidence(all, new double[0], 0, own.calibrationUncertainty(), Optional.empty());
     }
 
     /** Whether its strengths count. */
@@ -125,7 +207,7 @@ record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> rec
             if (strength.isEmpty()) {
                 continue;
             }
-            gauge = Math.max(gauge, record.force().orElseThrow().instrument().relativeUncertainty());
+            gauge = Math.max(gauge, gaugeUncertainty(record.force().orElseThrow()));
             area = Math.max(area, areaUncertainty(record));
             switch (strength.get().kind()) {
                 case MEASURED -> values.add(strength.get().value());
@@ -137,6 +219,13 @@ record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> rec
         return new Evidence(array(values), array(bounds), excluded, Math.hypot(gauge, area) * level, history);
     }
 
+    /** Calibration and resolution together: a step of the display is a rectangle of its width (JCGM 100:2008, 4.3.7). */
+    private static double gaugeUncertainty(ReadingView force) {
+        double step = force.instrument().facts().resolution().orElse(0);
+        double resolution = force.value() > 0 ? step / (2 * Math.sqrt(3)) / force.value() : 0;
+        return Math.hypot(force.instrument().relativeUncertainty(), resolution);
+    }
+
     /** Width and thickness share the calipers and so their error: relative u(A) = u·(1/w + 1/t) (JCGM 100:2008, 5.2). */
     private static double areaUncertainty(SpecimenRecord record) {
         Section section = record.section().orElseThrow();
@@ -146,7 +235,9 @@ record LotEvidence(Conditions conditions, String setup, List<SpecimenRecord> rec
     private static double calipers(SpecimenRecord record) {
         return record.readings().stream()
                 .filter(reading -> reading.live() && reading.quantity() != Quantity.FORCE)
-                .mapToDouble(reading -> reading.instrument().absoluteUncertainty())
+                .mapToDouble(reading -> Math.hypot(
+                        reading.instrument().absoluteUncertainty(),
+                        reading.instrument().facts().resolution().orElse(0) / (2 * Math.sqrt(3))))
                 .max()
                 .orElse(0);
     }

@@ -43,11 +43,9 @@ class LotPoints {
         return ids;
     }
 
-    /** Replaces a lot's points by new ones; returns every series that it had or has a point on. */
+    /** Brings a lot's points up to date; only what differs is written. Returns the series on which something did. */
     Set<Long> rebuild(
             LotView lot, List<LotEvidence> counted, List<LotEvidence> measured, List<MaterialResults.Result> material) {
-        Set<Long> touched = new HashSet<>(seriesOf(lot.id()));
-        points.deleteOfLot(lot.id());
         Map<Long, Point> found = new HashMap<>();
         for (LotEvidence set : counted) {
             point(set.evidence(Property.TENSILE_STRENGTH, Optional.empty()))
@@ -65,9 +63,19 @@ class LotPoints {
             point(Evidence.of(result.values()))
                     .ifPresent(f -> put(found, lot, result.property(), result.conditions(), "", f));
         }
+        Set<Long> changed = new HashSet<>();
+        for (Point before : points.findByLotId(lot.id())) {
+            Point now = found.remove(before.seriesId);
+            if (now == null) {
+                points.delete(before);
+                changed.add(before.seriesId);
+            } else if (before.takeOver(now)) {
+                changed.add(before.seriesId);
+            }
+        }
         points.saveAll(found.values());
-        touched.addAll(found.keySet());
-        return touched;
+        changed.addAll(found.keySet());
+        return changed;
     }
 
     private record Found(int n, double mean, @Nullable Double sd, int bounds) {}
@@ -113,7 +121,7 @@ class LotPoints {
                 .filter(set ->
                         set.conditions().equals(conditions) && set.setup().equals(setup))
                 .min(Comparator.comparing(set -> !set.counts()))
-                .orElse(new LotEvidence(conditions, setup, List.of(), List.of()));
+                .orElse(LotEvidence.none(conditions, setup));
     }
 
     private void put(

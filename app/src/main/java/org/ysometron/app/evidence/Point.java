@@ -27,4 +27,19 @@ class Point {
 
     int bounds;
     double takenOff;
+
+    /** Takes over the figures of another; whether any differed. */
+    boolean takeOver(Point other) {
+        boolean differs = n != other.n
+                || Double.compare(mean, other.mean) != 0
+                || !java.util.Objects.equals(sd, other.sd)
+                || bounds != other.bounds
+                || Double.compare(takenOff, other.takenOff) != 0;
+        n = other.n;
+        mean = other.mean;
+        sd = other.sd;
+        bounds = other.bounds;
+        takenOff = other.takenOff;
+        return differs;
+    }
 }

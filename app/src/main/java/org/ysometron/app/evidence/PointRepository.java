@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface PointRepository extends JpaRepository<Point, Long> {
@@ -28,8 +27,4 @@ interface PointRepository extends JpaRepository<Point, Long> {
     List<SeriesPoints.PointView> before(long series, LocalDate madeOn, long lot, Limit limit);
 
     List<Point> findByLotId(long lotId);
-
-    @Modifying(flushAutomatically = true)
-    @Query("delete from Point p where p.lotId = :lot")
-    void deleteOfLot(long lot);
 }

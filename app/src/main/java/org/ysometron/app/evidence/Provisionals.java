@@ -1,7 +1,7 @@
 package org.ysometron.app.evidence;
 
+import java.time.Clock;
 import java.time.LocalDateTime;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -40,7 +40,10 @@ public class Provisionals {
     private final Climates climates;
     private final Boughts boughts;
 
-    Provisionals(MaterialStates states, Bench bench, Lots lots, Climates climates, Boughts boughts) {
+    private final Clock clock;
+
+    Provisionals(MaterialStates states, Bench bench, Lots lots, Climates climates, Boughts boughts, Clock clock) {
+        this.clock = clock;
         this.climates = climates;
         this.boughts = boughts;
         this.lots = lots;
@@ -81,7 +84,7 @@ public class Provisionals {
                 continue;
             }
             LocalDateTime at =
-                    LocalDateTime.ofInstant(record.force().orElseThrow().enteredAt(), ZoneId.systemDefault());
+                    LocalDateTime.ofInstant(record.force().orElseThrow().enteredAt(), clock.getZone());
             Optional<LocalDateTime> ready =
                     Optional.ofNullable(readies.get(record.specimen().setId()));
             Age age = org.ysometron.core.material.Conditioning.age(ready, at);

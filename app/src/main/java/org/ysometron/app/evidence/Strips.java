@@ -41,7 +41,7 @@ class Strips {
                 detail.claim().id(),
                 detail.claim().title(),
                 claim.words(),
-                detail.claim().terms(),
+                detail.claim().terms() + (detail.setup().isEmpty() ? "" : ", " + detail.setup()),
                 judgement.verdict().name(),
                 judgement.verdict().words(),
                 judgement.reason(),
@@ -51,10 +51,12 @@ class Strips {
                 judgement.probability().isPresent()
                         ? Figures.probability(judgement.probability().getAsDouble())
                         : "",
-                detail.mismatches().stream()
-                        .filter(mismatch -> !mismatch.blocking())
-                        .map(Mismatch::words)
-                        .map(words -> "Indicative only: " + words + ".")
+                java.util.stream.Stream.concat(
+                                detail.mismatches().stream()
+                                        .filter(mismatch -> !mismatch.blocking())
+                                        .map(Mismatch::words)
+                                        .map(words -> "Indicative only: " + words + "."),
+                                detail.beside().stream())
                         .toList(),
                 scale.ticks(8),
                 edge(scale, claim.lower()),

@@ -27,7 +27,9 @@ class Decision {
     Disposition disposition;
 
     String reason;
+    String particulars = "";
     String decidedBy;
+    String secondBy = "";
     Instant decidedAt;
 
     @JdbcTypeCode(Types.LONGVARCHAR)

@@ -30,8 +30,8 @@ class GateController {
 
     private static final int PAGE = 25;
     private static final int DUE_SHOWN = 6;
-    private static final Set<LotState> UNDECIDED = Set.of(LotState.WAITING, LotState.HELD);
-    private static final Set<LotState> DECIDED = Set.of(LotState.RELEASED, LotState.REJECTED);
+    private static final Set<LotState> UNDECIDED = LotState.due();
+    private static final Set<LotState> DECIDED = LotState.decided();
 
     private final Lots lots;
     private final Products products;

@@ -1,5 +1,6 @@
 package org.ysometron.app.gate;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -8,92 +9,151 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.BeforeBreaking;
 import org.ysometron.app.bench.Bench;
-import org.ysometron.app.bench.Sizes;
 import org.ysometron.app.evidence.Provisionals;
-import org.ysometron.app.intake.SizeGate;
+import org.ysometron.app.lot.LateEntries;
 import org.ysometron.app.lot.LotView;
-import org.ysometron.app.lot.Words;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.plan.Plans;
+import org.ysometron.app.plan.Progress;
 import org.ysometron.app.product.Life;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Gate;
+import org.ysometron.core.gate.Right;
 import org.ysometron.core.publication.Conflict;
 
-/** What stands in a lot's way before any claim is judged: publications, the product's life, sizes, the material's state. */
+/**
+ * What stands in a lot's way before any claim is judged: publications, the product's life, sizes, calibrations, late entries,
+ * the material's state, planned tests not done.
+ */
 @Component
 class Hindrances {
 
     private final Products products;
     private final Publications publications;
-    private final Words words;
-    private final SizeGate sizes;
     private final Provisionals provisionals;
-    private final Sizes gross;
+    private final BeforeBreaking sizes;
     private final Bench bench;
+    private final LateEntries late;
+    private final Lots lots;
+    private final Plans plans;
+    private final Progress progress;
 
     Hindrances(
             Products products,
             Publications publications,
-            Words words,
-            SizeGate sizes,
             Provisionals provisionals,
-            Sizes gross,
-            Bench bench) {
-        this.gross = gross;
-        this.bench = bench;
+            BeforeBreaking sizes,
+            Bench bench,
+            LateEntries late,
+            Lots lots,
+            Plans plans,
+            Progress progress) {
         this.products = products;
         this.publications = publications;
-        this.words = words;
-        this.sizes = sizes;
         this.provisionals = provisionals;
+        this.sizes = sizes;
+        this.bench = bench;
+        this.late = late;
+        this.lots = lots;
+        this.plans = plans;
+        this.progress = progress;
     }
 
-    /** The blocks of several lots. */
-    Map<Long, List<Block>> of(Collection<LotView> lots) {
-        Map<Long, List<String>> stops = sizes.stops(lots);
-        List<Long> ids = lots.stream().map(LotView::id).toList();
-        List<Words.WordView> given = words.of(ids);
-        Set<Long> mayLeave = given(given, Words.Kind.WITHDRAWN_PRODUCT);
-        Set<Long> trusted = given(given, Words.Kind.OUT_OF_CALIBRATION);
-        Set<Long> sized = given(given, Words.Kind.SIZE_GATE);
-        Map<Long, List<String>> off = gross.gross(ids);
-        Map<Long, List<String>> outs = bench.outOfCalibration(ids);
-        Map<Long, List<Provisionals.Provisional>> untold = provisionals.of(lots);
-        Map<Long, Products.ProductView> known = new HashMap<>();
-        Map<Long, List<Block>> conflicts = new HashMap<>();
+    /** The blocks of several lots, before any word of judgement. */
+    Map<Long, List<Block>> of(Collection<LotView> wanted) {
+        List<Long> ids = wanted.stream().map(LotView::id).toList();
         Map<Long, List<Block>> found = new HashMap<>();
-        for (LotView lot : lots) {
-            List<Block> blocks = new ArrayList<>(conflicts.computeIfAbsent(lot.datasheetId(), id -> conflicts(lot)));
-            Products.ProductView product = known.computeIfAbsent(lot.productId(), products::product);
-            if (product.life() == Life.WITHDRAWN && !mayLeave.contains(lot.id())) {
-                blocks.add(Gate.withdrawn(product.name(), product.lifeReason()));
-            }
-            stops.getOrDefault(lot.id(), List.of()).forEach(stop -> blocks.add(Gate.sizeGate(stop)));
-            if (!sized.contains(lot.id())) {
-                off.getOrDefault(lot.id(), List.of()).forEach(stop -> blocks.add(Gate.sizeGate(stop)));
-            }
-            if (!trusted.contains(lot.id())) {
-                outs.getOrDefault(lot.id(), List.of()).forEach(out -> blocks.add(Gate.outOfCalibration(out)));
-            }
-            for (Provisionals.Provisional set : untold.getOrDefault(lot.id(), List.of())) {
-                blocks.add(Gate.provisional(set.specimens(), String.join(" ", set.reasons()), set.remedy()));
-            }
-            found.put(lot.id(), blocks);
-        }
+        wanted.forEach(lot -> found.put(lot.id(), new ArrayList<>()));
+        publications(wanted, found);
+        sizes.sizeBlocks(wanted).forEach((lot, blocks) -> add(found, lot, blocks));
+        bench.outOfCalibration(ids)
+                .forEach((lot, outs) -> add(
+                        found,
+                        lot,
+                        outs.stream()
+                                .map(out -> Gate.outOfCalibration(out.words(), out.subject()))
+                                .toList()));
+        late.of(ids).forEach(entry -> add(found, entry.lotId(), List.of(late(entry))));
+        provisionals
+                .of(wanted)
+                .forEach((lot, sets) -> add(
+                        found,
+                        lot,
+                        sets.stream()
+                                .map(set -> Gate.provisional(
+                                        set.specimens(), String.join(" ", set.reasons()), set.remedy()))
+                                .toList()));
+        plans(wanted, ids, found);
         return found;
     }
 
-    private static Set<Long> given(List<Words.WordView> words, Words.Kind kind) {
-        return words.stream()
-                .filter(word -> word.kind() == kind)
-                .map(Words.WordView::lotId)
-                .collect(Collectors.toSet());
+    private static void add(Map<Long, List<Block>> found, long lot, List<Block> blocks) {
+        found.computeIfAbsent(lot, id -> new ArrayList<>()).addAll(blocks);
     }
 
-    private List<Block> conflicts(LotView lot) {
-        return publications.conflicts(lot.productId(), lot.datasheetId()).stream()
+    private void publications(Collection<LotView> wanted, Map<Long, List<Block>> found) {
+        Map<Long, Products.ProductView> known = new HashMap<>();
+        record Sheet(long product, long datasheet, LocalDate day) {}
+        Map<Sheet, List<Block>> conflicts = new HashMap<>();
+        for (LotView lot : wanted) {
+            Sheet sheet = new Sheet(lot.productId(), lot.datasheetId(), lot.madeOn());
+            add(found, lot.id(), conflicts.computeIfAbsent(sheet, s -> conflicts(s.product(), s.datasheet(), s.day())));
+            Products.ProductView product = known.computeIfAbsent(lot.productId(), products::product);
+            if (product.life() == Life.WITHDRAWN) {
+                add(found, lot.id(), List.of(Gate.withdrawn(product.name(), product.lifeReason())));
+            }
+        }
+    }
+
+    private static Block late(LateEntries.LateView entry) {
+        return new Block(
+                Block.Kind.LATE_ENTRY,
+                entry.what() + ": written down by " + entry.by() + " after results were known. " + entry.reason(),
+                Right.JUDGEMENT,
+                "Another account with judgement looks at it and gives a word why it may stand.",
+                "late-" + entry.id());
+    }
+
+    /** Lines of a lot's plan that are neither done nor left out with a reason. */
+    private void plans(Collection<LotView> wanted, List<Long> ids, Map<Long, List<Block>> found) {
+        Map<Long, Plans.LotPlanView> copies = plans.ofLots(ids);
+        if (copies.isEmpty()) {
+            return;
+        }
+        List<LotView> planned =
+                wanted.stream().filter(lot -> copies.containsKey(lot.id())).toList();
+        Map<Long, Progress.Done> done = progress.of(planned);
+        Map<Long, List<SpecimenView>> made = lots
+                .specimensOf(planned.stream().map(LotView::id).toList())
+                .stream()
+                .collect(Collectors.groupingBy(SpecimenView::lotId));
+        copies.forEach((lot, copy) -> {
+            Set<Long> tested = done.getOrDefault(lot, Progress.Done.NOTHING).tested();
+            for (Plans.Line line : copy.lines()) {
+                int count = (int) made.getOrDefault(lot, List.of()).stream()
+                        .filter(specimen -> specimen.besideId() == null)
+                        .filter(specimen ->
+                                specimen.conditions().equals(line.test().conditions()))
+                        .filter(specimen -> tested.contains(specimen.id()))
+                        .count();
+                if (!line.leftOut() && count < line.test().n()) {
+                    add(
+                            found,
+                            lot,
+                            List.of(Gate.planLine(
+                                    line.test().label(), count, line.test().n())));
+                }
+            }
+        });
+    }
+
+    private List<Block> conflicts(long product, long datasheet, LocalDate day) {
+        return publications.conflicts(product, datasheet, day).stream()
                 .filter(Publications.ConflictView::blocks)
                 .map(Publications.ConflictView::conflict)
                 .map(conflict -> Gate.conflict(conflict.title(), disagreeing(conflict), conflict.differ()))

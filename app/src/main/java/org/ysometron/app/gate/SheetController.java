@@ -1,14 +1,17 @@
 package org.ysometron.app.gate;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -16,6 +19,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.ysometron.app.account.Accounts;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.drift.Signals;
@@ -23,6 +27,7 @@ import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.intake.MaterialResults;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Remedies;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SetForm;
 import org.ysometron.app.lot.Words;
@@ -32,6 +37,7 @@ import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.gate.Block;
+import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.gate.Gate;
 import org.ysometron.core.publication.Family;
@@ -52,6 +58,7 @@ class SheetController {
     private final Judgements judgements;
     private final Signals signals;
     private final Decisions decisions;
+    private final Accounts accounts;
 
     SheetController(
             Lots lots,
@@ -64,7 +71,9 @@ class SheetController {
             Bench bench,
             Judgements judgements,
             Signals signals,
-            Decisions decisions) {
+            Decisions decisions,
+            Accounts accounts) {
+        this.accounts = accounts;
         this.lots = lots;
         this.products = products;
         this.publications = publications;
@@ -87,7 +96,7 @@ class SheetController {
         frame(lot, model);
         model.addAttribute("sets", sets(bench.records(lot.id())));
         model.addAttribute("claims", judgements.of(List.of(lot)).getOrDefault(lot.id(), List.of()));
-        model.addAttribute("signals", signals.of(List.of(lot.id())).getOrDefault(lot.id(), List.of()));
+        model.addAttribute("signals", signals.of(List.of(lot)).getOrDefault(lot.id(), List.of()));
         model.addAttribute("blocks", decisions.blocks(lot));
         model.addAttribute("decisions", decisions.of(lot.id()));
         boolean resin = products.product(lot.productId()).family() == Family.RESIN;
@@ -97,34 +106,113 @@ class SheetController {
         return "gate/sheet";
     }
 
+    /** A decision as typed; the password is asked again, for a signature is a person's. */
+    record Form(
+            @Nullable Disposition disposition,
+            @Nullable String reason,
+            @Nullable String scope,
+            @Nullable String amount,
+            @Nullable String until,
+            @Nullable Long set,
+            @Nullable Cause cause,
+            Remedies.@Nullable Rule rule,
+            Remedies.@Nullable Kind rework,
+            @Nullable String password) {
+
+        static final Form BLANK = new Form(null, "", "", "", "", null, null, null, null, "");
+
+        Decisions.Particulars particulars() {
+            Problems problems = new Problems();
+            LocalDate day = until == null || until.isBlank() ? null : problems.date("until", until);
+            if (!problems.none()) {
+                throw new Refusal("until", String.valueOf(problems.at("until")));
+            }
+            return new Decisions.Particulars(
+                    scope == null ? "" : scope, amount == null ? "" : amount, day, set, cause, rule, rework);
+        }
+
+        String said() {
+            return reason == null ? "" : reason;
+        }
+    }
+
     @GetMapping("/lots/{code}/decision")
     String decision(@PathVariable String code, Authentication who, Model model) {
-        LotView lot = lots.named(code);
-        return form(lot, who, decisions.blocks(lot), "", "", null, model);
+        return form(lots.named(code), who, Form.BLANK, null, model);
     }
 
     @PostMapping("/lots/{code}/decision")
-    String decide(
+    String decide(@PathVariable String code, Form form, Authentication who, HttpServletResponse response, Model model) {
+        LotView lot = lots.named(code);
+        try {
+            if (form.disposition() == null) {
+                throw new Refusal("disposition", "Choose what becomes of the lot.");
+            }
+            requirePassword(who, form.password());
+            if (form.disposition() == Disposition.CONCESSION) {
+                decisions.propose(lot, form.particulars(), form.said(), who.getName());
+                return "redirect:/lots/" + code + "/decision#concession";
+            }
+            decisions.decide(lot, form.disposition(), form.particulars(), form.said(), who.getName());
+            return "redirect:/lots/" + code + "/certificate";
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            return form(lots.named(code), who, form, refusal, model);
+        }
+    }
+
+    /** The second signature of a release under concession. */
+    @PostMapping("/lots/{code}/concessions/{id}")
+    @PreAuthorize("hasAuthority('RELEASE') or hasAuthority('JUDGEMENT')")
+    String countersign(
             @PathVariable String code,
-            @RequestParam(required = false) @Nullable Disposition disposition,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String password,
+            Authentication who,
+            HttpServletResponse response,
+            Model model) {
+        LotView lot = lots.named(code);
+        try {
+            requirePassword(who, password);
+            decisions.countersign(lot, id, who.getName());
+            return "redirect:/lots/" + code + "/certificate";
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            model.addAttribute("countersignProblem", refusal.words());
+            return form(lots.named(code), who, Form.BLANK, null, model);
+        }
+    }
+
+    /** An engineer's word about one thing that stands in the way. */
+    @PostMapping("/lots/{code}/words")
+    @PreAuthorize("hasAuthority('JUDGEMENT')")
+    String word(
+            @PathVariable String code,
+            @RequestParam(defaultValue = "") String kind,
+            @RequestParam(defaultValue = "") String subject,
+            @RequestParam(required = false) @Nullable Cause cause,
             @RequestParam(defaultValue = "") String reason,
             Authentication who,
             HttpServletResponse response,
             Model model) {
         LotView lot = lots.named(code);
         try {
-            if (disposition == null) {
-                throw new Refusal("disposition", "Choose what becomes of the lot.");
-            }
-            if (reason.length() > 600) {
-                throw new Refusal("reason", "The reason has more than 600 characters.");
-            }
-            decisions.decide(lot, disposition, reason, who.getName());
-            return "redirect:/lots/" + code + "/certificate";
+            decisions.give(lot, kind, subject, cause, reason, who.getName());
+            return "redirect:/lots/" + code + "/decision";
         } catch (Refusal refusal) {
             response.setStatus(422);
-            List<Block> blocks = decisions.blocks(lot);
-            return form(lot, who, blocks, disposition == null ? "" : disposition.name(), reason, refusal, model);
+            model.addAttribute("wordSubject", subject);
+            model.addAttribute("wordReason", reason);
+            model.addAttribute("wordCause", cause);
+            model.addAttribute("wordProblem", refusal.words());
+            return form(lot, who, Form.BLANK, null, model);
+        }
+    }
+
+    private void requirePassword(Authentication who, @Nullable String password) {
+        if (!accounts.confirms(who.getName(), password == null ? "" : password)) {
+            throw new Refusal(
+                    "password", "That is not the password of '" + who.getName() + "': a decision is signed with it.");
         }
     }
 
@@ -133,7 +221,13 @@ class SheetController {
         LotView lot = lots.named(code);
         Decision decision = decisions.stored(lot, revision);
         model.addAttribute("lot", lot);
-        model.addAttribute("snapshot", Snapshot.of(decision.snapshot));
+        Snapshot snapshot = Snapshot.of(decision.snapshot);
+        model.addAttribute(
+                "besides",
+                snapshot.claims().stream()
+                        .flatMap(claim -> claim.beside().stream().map(words -> claim.title() + ": " + words))
+                        .toList());
+        model.addAttribute("snapshot", snapshot);
         model.addAttribute("sha256", decision.sha256);
         model.addAttribute("disposition", decision.disposition);
         model.addAttribute("intact", Snapshot.hash(decision.snapshot).equals(decision.sha256));
@@ -153,41 +247,46 @@ class SheetController {
                 .body(decision.snapshot.getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 
-    private String form(
-            LotView lot,
-            Authentication who,
-            List<Block> blocks,
-            String chosen,
-            String reason,
-            @Nullable Refusal refusal,
-            Model model) {
+    private String form(LotView lot, Authentication who, Form form, @Nullable Refusal refusal, Model model) {
         frame(lot, model);
-        model.addAttribute(
-                "blocks", Gate.refusals(Disposition.RELEASE, blocks, who.getName(), decisions.enterers(lot.id())));
+        List<Block> blocks = decisions.blocks(lot);
+        Set<String> contributors = decisions.enterers(lot.id());
+        model.addAttribute("blocks", Gate.refusals(Disposition.RELEASE, blocks, who.getName(), contributors));
+        model.addAttribute("hadAHand", contributors.contains(who.getName()));
         model.addAttribute("dispositions", Disposition.values());
-        model.addAttribute("chosen", chosen);
-        model.addAttribute("reason", reason);
+        model.addAttribute("form", form);
+        model.addAttribute("reason", form.said());
         model.addAttribute("refusal", refusal);
+        model.addAttribute("causes", Cause.values());
+        model.addAttribute("rules", Remedies.Rule.values());
+        model.addAttribute("reworks", List.of(Remedies.Kind.REDRY, Remedies.Kind.REGRIND, Remedies.Kind.RELABEL));
+        model.addAttribute("retestable", retestable(lot));
+        model.addAttribute("waiting", decisions.waiting(lot.id()).orElse(null));
         model.addAttribute("decisions", decisions.of(lot.id()));
-        model.addAttribute("wordKinds", wanted(blocks));
         model.addAttribute("words", words.of(List.of(lot.id())));
         model.addAttribute("claims", judgements.of(List.of(lot)).getOrDefault(lot.id(), List.of()));
         return "gate/decision";
     }
 
-    /** The words of an engineer that would lift one of these blocks. */
-    private static List<Words.Kind> wanted(List<Block> blocks) {
-        List<Words.Kind> kinds = new ArrayList<>();
-        for (Block block : blocks) {
-            if (block.kind() == Block.Kind.PRODUCT_WITHDRAWN) {
-                kinds.add(Words.Kind.WITHDRAWN_PRODUCT);
-            } else if (block.kind() == Block.Kind.SIZE_GATE && !kinds.contains(Words.Kind.SIZE_GATE)) {
-                kinds.add(Words.Kind.SIZE_GATE);
-            } else if (block.kind() == Block.Kind.CALIBRATION && !kinds.contains(Words.Kind.OUT_OF_CALIBRATION)) {
-                kinds.add(Words.Kind.OUT_OF_CALIBRATION);
-            }
-        }
-        return kinds;
+    /** A set that can be tested again. */
+    record Retestable(long setId, String words) {}
+
+    private List<Retestable> retestable(LotView lot) {
+        Map<Long, List<SpecimenRecord>> sets = new LinkedHashMap<>();
+        bench.records(lot.id()).stream()
+                .filter(record -> record.force().isPresent())
+                .forEach(record -> sets.computeIfAbsent(record.specimen().setId(), id -> new ArrayList<>())
+                        .add(record));
+        return sets.entrySet().stream()
+                .map(set -> {
+                    List<SpecimenRecord> tested = set.getValue();
+                    return new Retestable(
+                            set.getKey(),
+                            tested.get(0).specimen().label() + " to "
+                                    + tested.get(tested.size() - 1).specimen().label() + ", "
+                                    + tested.get(0).specimen().conditions().words());
+                })
+                .toList();
     }
 
     private void frame(LotView lot, Model model) {

@@ -38,22 +38,37 @@ record Snapshot(
         List<LimitLine> baselines,
         List<SignalLine> signals,
         List<String> enteredBy,
+        List<String> late,
+        List<String> notices,
+        List<String> lets,
         String disposition,
         String reason,
+        String particulars,
         String decidedBy,
+        String secondBy,
         String decidedAt,
         String software) {
 
-    static final int FORMAT = 3;
+    static final int FORMAT = 4;
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
-    /** A record of format 1 had no intake in it, one of format 2 named no method's parameters. */
+    /** A record of format 1 had no intake in it, one of format 2 named no method's parameters,
+     * one of format 3 knew neither late entries nor what else was said of a verdict. */
     Snapshot {
         methods = orEmpty(methods);
         material = orEmpty(material);
         samples = orEmpty(samples);
         words = orEmpty(words);
+        late = orEmpty(late);
+        notices = orEmpty(notices);
+        lets = orEmpty(lets);
+        particulars = orNothing(particulars);
+        secondBy = orNothing(secondBy);
+    }
+
+    private static String orNothing(@Nullable String stored) {
+        return stored == null ? "" : stored;
     }
 
     private static <T> List<T> orEmpty(@Nullable List<T> stored) {
@@ -81,7 +96,15 @@ record Snapshot(
             boolean lowerEdge,
             boolean upperEdge,
             String unit,
-            int digits) {
+            int digits,
+            String setup,
+            List<String> beside) {
+
+        /** Before format 4 nothing was said beside a verdict. */
+        ClaimLine {
+            setup = orNothing(setup);
+            beside = orEmpty(beside);
+        }
 
         /** The bound that faces each edge of the claim, rounded for print. */
         public String bound() {

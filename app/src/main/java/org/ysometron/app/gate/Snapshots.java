@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
@@ -15,9 +16,9 @@ import org.ysometron.app.drift.Signals;
 import org.ysometron.app.drift.Signals.LotSignal;
 import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.evidence.SeriesPoints;
-import org.ysometron.app.intake.Intake;
 import org.ysometron.app.intake.MaterialResults;
 import org.ysometron.app.intake.MaterialStates;
+import org.ysometron.app.lot.LateEntries;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.Words;
@@ -25,6 +26,7 @@ import org.ysometron.app.plan.Methods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Judgement;
+import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.method.Result;
 import org.ysometron.core.method.TestMethod;
@@ -37,7 +39,7 @@ class Snapshots {
     private final Publications publications;
     private final MaterialResults material;
     private final MaterialStates states;
-    private final Intake intake;
+    private final LateEntries late;
     private final Samples samples;
     private final Words words;
     private final Bench bench;
@@ -52,7 +54,7 @@ class Snapshots {
             Publications publications,
             MaterialResults material,
             MaterialStates states,
-            Intake intake,
+            LateEntries late,
             Samples samples,
             Words words,
             Bench bench,
@@ -66,7 +68,7 @@ class Snapshots {
         this.publications = publications;
         this.material = material;
         this.states = states;
-        this.intake = intake;
+        this.late = late;
         this.samples = samples;
         this.words = words;
         this.bench = bench;
@@ -76,13 +78,36 @@ class Snapshots {
         this.signals = signals;
     }
 
-    Snapshot take(LotView lot, int revision, Disposition disposition, String reason, String by, String at) {
+    /**
+     * Who decided what, when.
+     *
+     * @param particulars scope of a concession, what is tested again; empty for others
+     * @param second who signed second; empty for others
+     */
+    record Signature(
+            int revision,
+            Disposition disposition,
+            String reason,
+            String particulars,
+            String by,
+            String second,
+            String at) {}
+
+    /**
+     * What a decision rested on.
+     *
+     * @param whole the evidence as the gate judged it: certificate and gate come from one computation
+     * @param lets what stood in the way and was let pass by it
+     * @param contributors everybody who had a hand in the lot
+     */
+    Snapshot take(
+            LotView lot, Judgements.Whole whole, Signature signature, List<Block> lets, Set<String> contributors) {
         Products.ProductView product = products.product(lot.productId());
         Publications.PublicationView datasheet = publications.publication(lot.datasheetId());
         return new Snapshot(
                 Snapshot.FORMAT,
                 lot.code(),
-                revision,
+                signature.revision(),
                 product.name(),
                 product.code(),
                 lot.colour(),
@@ -91,7 +116,7 @@ class Snapshots {
                 lot.note(),
                 datasheet.revision(),
                 datasheet.validFrom().toString(),
-                judgements.details(lot).stream().map(Snapshots::claim).toList(),
+                whole.details().stream().map(Snapshots::claim).toList(),
                 bench.records(lot.id()).stream().map(Snapshots::specimen).toList(),
                 methods(lot),
                 material(lot),
@@ -100,20 +125,25 @@ class Snapshots {
                                 + " from " + sample.drawnFrom() + " on " + sample.drawnOn())
                         .toList(),
                 words.of(List.of(lot.id())).stream()
-                        .map(word -> word.kind().words() + ": " + word.reason() + " (" + word.by() + ")")
+                        .map(word -> word.sentence() + " (" + word.by() + ")")
                         .toList(),
                 limits(lot),
-                signals.of(List.of(lot.id())).getOrDefault(lot.id(), List.of()).stream()
+                signals.stored(List.of(lot.id())).getOrDefault(lot.id(), List.of()).stream()
                         .map(Snapshots::signal)
                         .toList(),
-                java.util.stream.Stream.concat(bench.enterers(lot.id()).stream(), intake.enterers(lot.id()).stream())
-                        .distinct()
-                        .sorted()
+                contributors.stream().sorted().toList(),
+                late.of(List.of(lot.id())).stream()
+                        .map(entry -> entry.what() + ", by " + entry.by() + " on "
+                                + entry.at().toString().substring(0, 10) + ": " + entry.reason())
                         .toList(),
-                disposition.words(),
-                reason,
-                by,
-                at,
+                whole.notices(),
+                lets.stream().map(Block::what).toList(),
+                signature.disposition().words(),
+                signature.reason(),
+                signature.particulars(),
+                signature.by(),
+                signature.second(),
+                signature.at(),
                 "Ysometron 0.1.0");
     }
 
@@ -146,7 +176,9 @@ class Snapshots {
                 detail.claim().requirement().lower().isPresent(),
                 detail.claim().requirement().upper().isPresent(),
                 detail.claim().requirement().unit(),
-                detail.claim().property().digits());
+                detail.claim().property().digits(),
+                detail.setup(),
+                detail.beside());
     }
 
     private static Snapshot.SpecimenLine specimen(SpecimenRecord record) {
@@ -182,7 +214,7 @@ class Snapshots {
                 reading.enteredBy(),
                 reading.enteredAt().toString(),
                 reading.live(),
-                reading.reason());
+                (reading.causeWords() + " " + reading.reason()).strip());
     }
 
     private List<Snapshot.MaterialLine> material(LotView lot) {

@@ -2,6 +2,7 @@ package org.ysometron.app.intake;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumSet;
@@ -10,15 +11,20 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.lot.LateEntries;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
+import org.ysometron.app.plan.Setting;
+import org.ysometron.app.plan.Site;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.material.Drying;
+import org.ysometron.core.publication.Topic;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -33,7 +39,8 @@ public class Intake {
     private final Reductions reductions;
     private final Lots lots;
     private final Samples samples;
-    private final ApplicationEventPublisher events;
+    private final LateEntries late;
+    private final Site site;
     private final Clock clock;
 
     Intake(
@@ -41,18 +48,17 @@ public class Intake {
             Reductions reductions,
             Lots lots,
             Samples samples,
-            ApplicationEventPublisher events,
+            LateEntries late,
+            Site site,
             Clock clock) {
+        this.site = site;
+        this.late = late;
         this.records = records;
         this.reductions = reductions;
         this.lots = lots;
         this.samples = samples;
-        this.events = events;
         this.clock = clock;
     }
-
-    /** Something about a lot's material became known or was corrected. */
-    public record IntakeChanged(long lotId) {}
 
     /**
      * A record about to be stored.
@@ -83,14 +89,14 @@ public class Intake {
             Instant at) {}
 
     /** Enters the drying of a lot's material, for those who do it without a form. */
-    @Transactional
+    @Write
     public void enterDrying(
             LotView lot, @Nullable Long sampleId, Map<String, String> entries, String request, String by) {
         enter(lot, new NewRecord(request, RecordKind.DRYING, sampleId, entries, null, ""), by);
     }
 
     /** Enters any kind of record by the name of its kind, for those who do it without a form. */
-    @Transactional
+    @Write
     public void enter(LotView lot, String kind, Map<String, String> entries, String request, String by) {
         enter(lot, new NewRecord(request, RecordKind.valueOf(kind), null, entries, null, ""), by);
     }
@@ -104,10 +110,10 @@ public class Intake {
     }
 
     /** Stores a record unless something is wrong with it, which then stands in {@code problems}. */
-    @Transactional
+    @Write
     void enter(LotView lot, NewRecord form, String by, Problems problems) {
         lots.lockUndecided(lot.id());
-        if (records.existsByRequest(form.request())) {
+        if (records.existsByLotIdAndRequest(lot.id(), form.request())) {
             return;
         }
         if (form.sampleId() != null) {
@@ -121,11 +127,29 @@ public class Intake {
             if (!wrong.live) {
                 problems.add("", "This record was corrected already; load the page again.");
             }
-            problems.text("reason", form.reason(), "The reason of the correction", 300, true);
+            problems.reason("reason", form.reason(), "The reason of the correction", 300);
         }
-        Optional<Reduced> reduced = reductions.reduce(form.kind(), form.entries(), lot.datasheetId(), problems);
+        Map<String, String> typed = new java.util.LinkedHashMap<>(form.entries());
+        typed.remove(RecordKind.GATE.name());
+        if (form.kind() == RecordKind.ARTEFACT) {
+            // The tolerance is the site's, as it is now; whoever measures does not set it.
+            typed.put(
+                    RecordKind.GATE.name(),
+                    java.util.Objects.requireNonNull(site.typed().get(Setting.SIZE_GATE)));
+        }
+        Optional<Reduced> reduced = reductions.reduce(form.kind(), typed, lot.datasheetId(), problems);
+        reduced.ifPresent(found -> inTime(lot, found, problems));
+        Optional<LocalDateTime> since = reduced.filter(Reduced.Dried.class::isInstance)
+                .map(found -> ((Reduced.Dried) found).record().ended());
+        since.flatMap(ended -> late.problemSince(lot.id(), ended, form.reason()))
+                .ifPresent(problem -> problems.add("reason", problem));
         if (reduced.isEmpty() || !problems.none()) {
             return;
+        }
+        boolean tooLate =
+                since.filter(ended -> late.isLateSince(lot.id(), ended)).isPresent();
+        if (tooLate) {
+            late.record(lot.id(), form.kind().title(), form.reason(), by);
         }
         if (wrong != null) {
             wrong.live = false;
@@ -135,14 +159,35 @@ public class Intake {
         row.sampleId = form.sampleId();
         row.kind = form.kind();
         row.request = form.request();
-        row.entries = MAPPER.writeValueAsString(form.entries());
+        row.entries = MAPPER.writeValueAsString(typed);
         row.live = true;
         row.replacesId = form.replaces();
-        row.reason = form.replaces() == null ? "" : form.reason().strip();
+        row.reason = form.replaces() == null && !tooLate ? "" : form.reason().strip();
         row.enteredBy = by;
         row.enteredAt = clock.instant();
         records.save(row);
-        events.publishEvent(new IntakeChanged(lot.id()));
+    }
+
+    /** What was done to a material was done after it was made, and not hotter than it bears. */
+    private void inTime(LotView lot, Reduced reduced, Problems problems) {
+        if (reduced instanceof Reduced.Dried dried) {
+            try {
+                lots.requireMadeBy("ended", lot, dried.record().ended(), "The drying");
+                lots.requireMadeBy(
+                        "time",
+                        lot,
+                        dried.record()
+                                .ended()
+                                .minusMinutes(Math.round(60 * dried.record().hours())),
+                        "The beginning of the drying");
+            } catch (Refusal impossible) {
+                problems.add(impossible);
+            }
+            Drying.tooHot(
+                            dried.record().temperature(),
+                            reductions.published(lot.datasheetId(), Topic.DRYING_TEMPERATURE))
+                    .ifPresent(words -> problems.add("temperature", words));
+        }
     }
 
     /** Every record of these lots, corrected ones too, in order of entry. */
@@ -177,12 +222,5 @@ public class Intake {
                             row.enteredAt)));
         }
         return views;
-    }
-
-    /** The accounts that entered or corrected records of the lot. */
-    public Set<String> enterers(long lotId) {
-        return records.findByLotIdInOrderById(List.of(lotId)).stream()
-                .map(row -> row.enteredBy)
-                .collect(java.util.stream.Collectors.toSet());
     }
 }

@@ -1,7 +1,7 @@
 package org.ysometron.app.intake;
 
+import java.time.Clock;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -35,6 +35,8 @@ class IntakePages {
     private final Samples samples;
     private final Products products;
 
+    private final Clock clock;
+
     IntakePages(
             Intake intake,
             Logs logs,
@@ -42,7 +44,9 @@ class IntakePages {
             MaterialStates states,
             Lots lots,
             Samples samples,
-            Products products) {
+            Products products,
+            Clock clock) {
+        this.clock = clock;
         this.intake = intake;
         this.logs = logs;
         this.chart = chart;
@@ -130,7 +134,7 @@ class IntakePages {
         return lines;
     }
 
-    private static Line line(Intake.RecordView record, Map<Long, String> names) {
+    private Line line(Intake.RecordView record, Map<Long, String> names) {
         String by = record.by() + ", " + when(record.at());
         return new Line(
                 record.id(),
@@ -144,8 +148,8 @@ class IntakePages {
                 by);
     }
 
-    private static String when(Instant at) {
-        return WHEN.format(at.atZone(ZoneId.systemDefault()));
+    private String when(Instant at) {
+        return WHEN.format(at.atZone(clock.getZone()));
     }
 
     private static String name(@Nullable Long sampleId, Map<Long, String> names) {

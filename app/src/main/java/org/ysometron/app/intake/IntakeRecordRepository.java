@@ -10,5 +10,5 @@ interface IntakeRecordRepository extends JpaRepository<IntakeRecord, Long> {
 
     List<IntakeRecord> findByLotIdInAndKindInOrderById(Collection<Long> lotIds, Collection<RecordKind> kinds);
 
-    boolean existsByRequest(String request);
+    boolean existsByLotIdAndRequest(long lotId, String request);
 }

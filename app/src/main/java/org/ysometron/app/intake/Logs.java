@@ -14,15 +14,14 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.LongConsumer;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.dimension.DiameterLog;
@@ -50,21 +49,13 @@ public class Logs {
     private final Lots lots;
     private final Samples samples;
     private final Publications publications;
-    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Logs(
-            JdbcTemplate database,
-            Lots lots,
-            Samples samples,
-            Publications publications,
-            ApplicationEventPublisher events,
-            Clock clock) {
+    Logs(JdbcTemplate database, Lots lots, Samples samples, Publications publications, Clock clock) {
         this.database = database;
         this.lots = lots;
         this.samples = samples;
         this.publications = publications;
-        this.events = events;
         this.clock = clock;
     }
 
@@ -92,7 +83,7 @@ public class Logs {
     }
 
     /** Reads a file from a stream that somebody else closes, for those who need no progress. */
-    @Transactional(rollbackFor = Exception.class)
+    @Write
     public long store(LotView lot, @Nullable Long sampleId, String fileName, InputStream in, String by)
             throws IOException {
         return store(lot, sampleId, fileName, in, by, rows -> {});
@@ -105,7 +96,7 @@ public class Logs {
      * @return the log's key
      * @throws DiameterLogFile.Unreadable for anything wrong in the file; nothing is kept then
      */
-    @Transactional(rollbackFor = Exception.class)
+    @Write
     public long store(
             LotView lot, @Nullable Long sampleId, String fileName, InputStream in, String by, LongConsumer progress)
             throws IOException {
@@ -156,7 +147,6 @@ public class Logs {
                 result.shareOutside(),
                 MAPPER.writeValueAsString(result),
                 id);
-        events.publishEvent(new Intake.IntakeChanged(lot.id()));
         return id;
     }
 
@@ -313,6 +303,18 @@ public class Logs {
                         .filter(d -> d < low || d > high)
                         .count();
             }
+        }
+        return (double) outside / log.rows();
+    }
+
+    /** Share of a log's readings whose ovality lies outside these edges. */
+    double shareOval(LogView log, double low, double high) {
+        long outside = 0;
+        for (Summary stretch : summaries(log.id(), log.first(), log.last())) {
+            outside += readings(log.id(), stretch.first(), stretch.last()).stream()
+                    .mapToDouble(reading -> Math.abs(reading.x() - reading.y()))
+                    .filter(oval -> oval < low || oval > high)
+                    .count();
         }
         return (double) outside / log.rows();
     }

@@ -83,7 +83,7 @@ public class MaterialResults {
                     gauge,
                     each(logged, Logs.LogView::ovalityMean),
                     new double[0],
-                    OptionalDouble.empty(),
+                    OptionalDouble.of(0),
                     counts));
         }
         List<Reduced> reduced = intake.records(List.of(lot)).stream()
@@ -96,11 +96,13 @@ public class MaterialResults {
         return results;
     }
 
-    /** Largest share of a logged spool's readings outside these edges, 0 when the lot has no log. */
+    /** Largest share of a logged spool's readings of diameter or ovality outside these edges, 0 when the lot has no log. */
     @Transactional(readOnly = true)
-    public double shareOutside(LotView lot, double low, double high) {
+    public double shareOutside(LotView lot, Property property, double low, double high) {
         return logs.of(lot.id()).stream()
-                .mapToDouble(log -> logs.shareOutside(log, low, high))
+                .mapToDouble(log -> property == Property.FILAMENT_OVALITY
+                        ? logs.shareOval(log, low, high)
+                        : logs.shareOutside(log, low, high))
                 .max()
                 .orElse(0);
     }

@@ -37,6 +37,13 @@ enum RecordKind {
                     quantity("humidity", "Humidity there", Dimension.RATIO, false, "18 %"),
                     quantity("before", "Mass before drying", Dimension.MASS, false),
                     quantity("after", "Mass after drying", Dimension.MASS, false))),
+    FILAMENT_DENSITY(
+            "Density of the filament",
+            "One determination a record: by displacement, or by mass, length and diameter of a piece.",
+            Family.FILAMENT,
+            List.of(
+                    quantity("density", "Density", Dimension.DENSITY, true, "1.36 g/cm³"),
+                    words("how", "How", false, "displacement in ethanol"))),
     RESIN(
             "Resin as it arrived",
             "Uncured resin sensitises: gloves, ventilation, and never sniff it to rate it; its safety data sheet comes first.",
@@ -72,7 +79,6 @@ enum RecordKind {
                             "Axis, kind (outer, inner, height), nominal and measured in mm a line",
                             true,
                             "X outer 20 20.06"),
-                    quantity("gate", "Largest error allowed", Dimension.LENGTH, false, "0.2 mm"),
                     quantity("layer", "Layer height", Dimension.LENGTH, false, "0.05 mm"))),
     FIT(
             "Fit check",
@@ -99,6 +105,9 @@ enum RecordKind {
                     quantity("FAN", "Fan setting", Dimension.RATIO, false),
                     quantity("LAYER_EXPOSURE", "Layer exposure", Dimension.TIME, false, "2.4 s"),
                     quantity("RESIN_TEMPERATURE", "Resin temperature", Dimension.TEMPERATURE, false)));
+
+    /** The site's size gate in force when an artefact was measured; written by the application, never typed with the sizes. */
+    static final Field GATE = quantity("gate", "Largest error allowed", Dimension.LENGTH, false);
 
     private final String title;
     private final String hint;

@@ -44,6 +44,16 @@ class Reductions {
      * @param datasheetId the lot's datasheet, for what is recommended
      * @return empty when something is wrong, which then stands in {@code problems}
      */
+    /** A value that a datasheet states, in working units; the lower end where it states a range. */
+    OptionalDouble published(long datasheetId, Topic topic) {
+        return publications.statements(datasheetId).stream()
+                .filter(statement -> statement.topic() == topic)
+                .map(statement -> statement.value().isPresent() ? statement.value() : statement.low())
+                .filter(OptionalDouble::isPresent)
+                .findFirst()
+                .orElse(OptionalDouble.empty());
+    }
+
     Optional<Reduced> reduce(RecordKind kind, Map<String, String> typed, long datasheetId, Problems problems) {
         Entries entries = new Entries(typed, problems);
         try {
@@ -51,6 +61,7 @@ class Reductions {
                     switch (kind) {
                         case HAND_DIAMETER -> diameters(kind, entries);
                         case DRYING -> drying(kind, entries);
+                        case FILAMENT_DENSITY -> density(kind, entries);
                         case RESIN -> resin(kind, entries);
                         case CURE_DEPTH -> curve(kind, entries);
                         case ARTEFACT -> sizes(kind, entries);
@@ -147,6 +158,21 @@ class Reductions {
                             + " % of the mass before drying"));
         }
         return new Reduced.Dried(record, facts);
+    }
+
+    private static @Nullable Reduced density(RecordKind kind, Entries entries) {
+        OptionalDouble density = entries.quantity(field(kind, "density"));
+        String how = entries.text(field(kind, "how"));
+        if (density.isEmpty()) {
+            return null;
+        }
+        return new Reduced.Resin(
+                density,
+                OptionalDouble.empty(),
+                "",
+                List.of(Fact.of(
+                        "density",
+                        Figures.significant(density.getAsDouble(), 4) + " g/cm³" + (how.isEmpty() ? "" : ", " + how))));
     }
 
     private static Reduced resin(RecordKind kind, Entries entries) {
@@ -252,7 +278,7 @@ class Reductions {
                     entries.millimetres(rows, i, cells.get(2)),
                     entries.millimetres(rows, i, cells.get(3))));
         }
-        double gate = entries.quantity(field(kind, "gate")).orElse(USUAL_GATE);
+        double gate = entries.quantity(RecordKind.GATE).orElse(USUAL_GATE);
         OptionalDouble layer = entries.quantity(field(kind, "layer"));
         Artefact.Result result = Artefact.analyse(features, gate);
         List<Fact> facts = new ArrayList<>();

@@ -9,34 +9,29 @@ import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
-import org.ysometron.app.lot.Words;
 
 /** Dimensions and fit come first: what failed its gate stops the set before it is broken, unless an engineer gave a word. */
 @Component
 public class SizeGate {
 
     private final Intake intake;
-    private final Words words;
 
-    SizeGate(Intake intake, Words words) {
+    SizeGate(Intake intake) {
         this.intake = intake;
-        this.words = words;
     }
 
-    /** What stops each lot, in words; a lot that nothing stops is left out. */
+    /** What stops a lot: key of the record and its failure in words. */
+    public record Stop(String subject, String words) {}
+
+    /** What stops each lot, words of judgement or not; a lot that nothing stops is left out. */
     @Transactional(readOnly = true)
-    public Map<Long, List<String>> stops(Collection<LotView> wanted) {
-        Map<Long, List<String>> stops = new HashMap<>();
+    public Map<Long, List<Stop>> stops(Collection<LotView> wanted) {
+        Map<Long, List<Stop>> stops = new HashMap<>();
         for (Intake.RecordView record : intake.records(wanted, Set.of(RecordKind.ARTEFACT, RecordKind.FIT))) {
             if (record.live()) {
                 failure(record).forEach(failure -> stops.computeIfAbsent(record.lotId(), id -> new ArrayList<>())
-                        .add(failure));
+                        .add(new Stop("record-" + record.id(), failure)));
             }
-        }
-        if (!stops.isEmpty()) {
-            words.of(stops.keySet()).stream()
-                    .filter(word -> word.kind() == Words.Kind.SIZE_GATE)
-                    .forEach(word -> stops.remove(word.lotId()));
         }
         return stops;
     }

@@ -6,7 +6,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -28,13 +27,11 @@ class LotController {
     private final Lots lots;
     private final Products products;
     private final Samples samples;
-    private final Words words;
     private final Clock clock;
 
-    LotController(Lots lots, Products products, Samples samples, Words words, Clock clock) {
+    LotController(Lots lots, Products products, Samples samples, Clock clock) {
         this.lots = lots;
         this.samples = samples;
-        this.words = words;
         this.products = products;
         this.clock = clock;
     }
@@ -169,22 +166,6 @@ class LotController {
         model.addAttribute("lot", lot);
         SampleForm.show(model, form, problems);
         return "lot/sample";
-    }
-
-    /** An engineer's word that lets something pass. */
-    @PostMapping("/lots/{code}/words")
-    @PreAuthorize("hasAuthority('JUDGEMENT')")
-    String word(
-            @PathVariable String code,
-            @RequestParam(required = false) Words.@Nullable Kind kind,
-            @RequestParam(defaultValue = "") String reason,
-            Authentication by) {
-        LotView lot = lots.named(code);
-        if (kind == null) {
-            throw new Refusal("kind", "Say what the word is about.");
-        }
-        words.give(lot, kind, reason, by.getName());
-        return "redirect:/lots/" + code + "/decision";
     }
 
     /** Forwards from a lot of raw material to the lots made of it. */

@@ -8,6 +8,7 @@ import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface LotRepository extends JpaRepository<Lot, Long> {
@@ -25,4 +26,9 @@ interface LotRepository extends JpaRepository<Lot, Long> {
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select lot from Lot lot where lot.id = :id")
     Optional<Lot> lock(long id);
+
+    /** Locks the lot and says that something of it changes. What was read before is forgotten: it may be old. */
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(value = "update lot set revision = revision + 1 where id = :id", nativeQuery = true)
+    int raise(long id);
 }

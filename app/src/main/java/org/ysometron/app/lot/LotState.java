@@ -1,11 +1,17 @@
 package org.ysometron.app.lot;
 
+import java.util.EnumSet;
+import java.util.Set;
+
 /** Where a lot stands at the gate. */
 public enum LotState {
     WAITING("waiting"),
     HELD("held"),
     RELEASED("released"),
+    CONCEDED("released under concession"),
     REJECTED("rejected"),
+    RETEST("to be tested again"),
+    REWORK("in rework"),
     /** Kept to be tested beside other lots; never decided. */
     RETAINED("kept as reference");
 
@@ -20,8 +26,28 @@ public enum LotState {
         return words;
     }
 
+    /** The states in which a decision is due. */
+    public static Set<LotState> due() {
+        return EnumSet.of(WAITING, HELD, RETEST, REWORK);
+    }
+
+    /** The states in which a decision was made. */
+    public static Set<LotState> decided() {
+        return EnumSet.of(RELEASED, CONCEDED, REJECTED);
+    }
+
+    /** Whether a decision is due. */
+    public boolean isDue() {
+        return due().contains(this);
+    }
+
+    /** Whether it left, so that it may stand for the material as it should be. */
+    public boolean isShipped() {
+        return this == RELEASED || this == CONCEDED;
+    }
+
     /** Whether readings may still be entered. */
     public boolean isUndecided() {
-        return this == WAITING || this == HELD || this == RETAINED;
+        return isDue() || this == RETAINED;
     }
 }

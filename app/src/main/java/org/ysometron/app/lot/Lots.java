@@ -14,9 +14,9 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
@@ -42,6 +42,7 @@ public class Lots {
     private final SpecimenSetRepository sets;
     private final SpecimenRepository specimens;
     private final RawMaterialRepository raws;
+    private final SampleRepository samples;
     private final Products products;
     private final Publications publications;
     private final ApplicationEventPublisher events;
@@ -55,6 +56,7 @@ public class Lots {
             SpecimenSetRepository sets,
             SpecimenRepository specimens,
             RawMaterialRepository raws,
+            SampleRepository samples,
             Products products,
             Publications publications,
             ApplicationEventPublisher events,
@@ -64,6 +66,7 @@ public class Lots {
         this.sets = sets;
         this.specimens = specimens;
         this.raws = raws;
+        this.samples = samples;
         this.products = products;
         this.publications = publications;
         this.clock = clock;
@@ -226,7 +229,7 @@ public class Lots {
     public record LotPage(List<LotView> lots, int page, int pages, long total) {}
 
     /** Enters a lot; it keeps the datasheet revision in force when it was made. */
-    @Transactional
+    @Write
     public LotView enter(NewLot form, String by) {
         Products.ProductView product = products.named(form.product());
         Publications.PublicationView datasheet = publications
@@ -288,14 +291,27 @@ public class Lots {
     }
 
     /** Adds a set of specimens, labelled on from those the orientation already has. */
-    @Transactional
+    @Write
     public List<SpecimenView> addSet(long lotId, NewSet form, String by) {
         lockUndecided(lotId);
-        if (sets.existsByRequest(form.request())) {
+        if (sets.existsByLotIdAndRequest(lotId, form.request())) {
             return List.of();
         }
         if (form.count() < 1 || form.count() > LARGEST_SET) {
             throw new Refusal("count", "A set has 1 to " + LARGEST_SET + " specimens.");
+        }
+        LotView lot = lot(lotId);
+        Long sampleId = form.making().sampleId();
+        if (sampleId != null && !samples.existsByIdAndLotId(sampleId, lotId)) {
+            throw new Refusal("sample", "That sample is not one of lot " + lot.code() + ".");
+        }
+        LocalDateTime made = form.making().madeAt();
+        if (made != null) {
+            requireMadeBy("madeAt", lot, made, "The print");
+        }
+        LocalDateTime into = form.making().conditionedFrom();
+        if (into != null) {
+            requireMadeBy("conditionedFrom", lot, into, "The time in the climate");
         }
         SpecimenSet set = new SpecimenSet();
         set.lotId = lotId;
@@ -307,7 +323,7 @@ public class Lots {
         set.rate = form.rate();
         set.sampleId = form.making().sampleId();
         set.process = form.making().process();
-        set.madeAt = form.making().madeAt();
+        set.madeAt = made == null ? LocalDateTime.now(clock) : made;
         set.conditionedFrom = form.making().conditionedFrom();
         set.method = form.purpose().method();
         set.notch = form.purpose().notch();
@@ -332,9 +348,14 @@ public class Lots {
     }
 
     /** Writes down when a set went into a climate, or came out of it. */
-    @Transactional
+    @Write
     public void condition(
-            LotView lot, long setId, @Nullable LocalDateTime in, @Nullable LocalDateTime out, String climate) {
+            LotView lot,
+            long setId,
+            @Nullable LocalDateTime in,
+            @Nullable LocalDateTime out,
+            String climate,
+            String by) {
         lockUndecided(lot.id());
         SpecimenSet set = sets.findById(setId)
                 .filter(found -> found.lotId == lot.id())
@@ -349,9 +370,21 @@ public class Lots {
         if (out != null && out.isBefore(from)) {
             throw new Refusal("out", "It cannot have come out before it went in.");
         }
+        set.conditionedBy = by;
         set.conditionedFrom = from;
         set.conditionedTo = out;
         set.climate = climate.isEmpty() ? set.climate : climate;
+    }
+
+    /** Refuses a time before the lot was made, or after now: nothing can have been done to what did not exist. */
+    public void requireMadeBy(String field, LotView lot, LocalDateTime at, String what) {
+        if (at.toLocalDate().isBefore(lot.madeOn())) {
+            throw new Refusal(
+                    field, what + " cannot be of " + at.toLocalDate() + ": the lot was made on " + lot.madeOn() + ".");
+        }
+        if (at.isAfter(LocalDateTime.now(clock).plusMinutes(1))) {
+            throw new Refusal(field, what + " cannot be of a time that has not come yet.");
+        }
     }
 
     /** The how manieth lot of its product it is, in order of entry. */
@@ -387,9 +420,7 @@ public class Lots {
 
     /** The lots on which a decision is due, oldest first, {@value #MOST_PLANNED} at the most. */
     public List<LotView> undecided() {
-        return lots.findByStateIn(
-                        Set.of(LotState.WAITING, LotState.HELD),
-                        PageRequest.of(0, MOST_PLANNED, Sort.by("madeOn", "id")))
+        return lots.findByStateIn(LotState.due(), PageRequest.of(0, MOST_PLANNED, Sort.by("madeOn", "id")))
                 .map(Lots::view)
                 .getContent();
     }
@@ -416,7 +447,7 @@ public class Lots {
 
     /** The lots of a product on which a decision is still due. */
     public List<LotView> undecidedOf(long productId) {
-        return lots.findByProductIdAndStateIn(productId, Set.of(LotState.WAITING, LotState.HELD)).stream()
+        return lots.findByProductIdAndStateIn(productId, LotState.due()).stream()
                 .map(Lots::view)
                 .toList();
     }
@@ -451,10 +482,33 @@ public class Lots {
                 .orElseThrow(() -> new NotFound("specimen '" + name.strip() + "' in lot " + lot.code()));
     }
 
-    /** Locks the lot until the transaction ends, so that two people at it take turns; refused once it is decided. */
+    /**
+     * Locks the lot until the transaction ends, so that two people at it take turns, and raises its revision, so that what
+     * was derived from it is known to be old; refused once it is decided. The first thing that a step does: what it read
+     * before may be old.
+     */
     public LotView lockUndecided(long id) {
+        lots.raise(id);
+        return lock(id);
+    }
+
+    /** Locks the lot, decided or not, and raises its revision: something beside its record changes. */
+    @Write
+    public void touch(long id) {
+        if (lots.raise(id) == 0) {
+            throw new NotFound("lot " + id);
+        }
+    }
+
+    /** Locks the lot for a decision about it as it stands; refused once it is decided. */
+    public LotView lock(long id) {
+        return lock(id, true);
+    }
+
+    /** The same; a decided lot is let through where {@code undecided} is false. */
+    public LotView lock(long id, boolean undecided) {
         LotView lot = lots.lock(id).map(Lots::view).orElseThrow(() -> new NotFound("lot " + id));
-        if (!lot.state().isUndecided()) {
+        if (undecided && !lot.state().isUndecided()) {
             throw new Refusal("Lot " + lot.code() + " is " + lot.state().words()
                     + "; its record is closed and takes no more entries.");
         }
@@ -462,7 +516,7 @@ public class Lots {
     }
 
     /** Moves a locked lot to another state. */
-    @Transactional
+    @Write
     public void move(long id, LotState state) {
         lots.lock(id).orElseThrow(() -> new NotFound("lot " + id)).state = state;
     }

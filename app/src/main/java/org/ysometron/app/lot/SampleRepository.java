@@ -8,5 +8,7 @@ interface SampleRepository extends JpaRepository<Sample, Long> {
 
     List<Sample> findByLotIdInOrderById(Collection<Long> lotIds);
 
+    boolean existsByIdAndLotId(long id, long lotId);
+
     boolean existsByLotIdAndLabel(long lotId, String label);
 }

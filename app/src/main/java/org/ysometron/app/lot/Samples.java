@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 
@@ -65,12 +65,13 @@ public class Samples {
             long id, String label, Place place, String drawnBy, String drawnFrom, LocalDate drawnOn, Holds holds) {}
 
     /** Enters a sample. */
-    @Transactional
+    @Write
     public SampleView draw(LotView lot, NewSample form, String by) {
         lots.lockUndecided(lot.id());
         if (samples.existsByLotIdAndLabel(lot.id(), form.label())) {
             throw new Refusal("label", "Lot " + lot.code() + " already has a sample '" + form.label() + "'.");
         }
+        lots.requireMadeBy("drawnOn", lot, form.drawnOn().atStartOfDay(), "A sample");
         Sample sample = new Sample();
         sample.lotId = lot.id();
         sample.label = form.label();

@@ -37,6 +37,7 @@ class Specimen {
                 set.conditionedFrom,
                 set.scale,
                 set.setup,
+                set.createdAt,
                 set.besideId);
     }
 }

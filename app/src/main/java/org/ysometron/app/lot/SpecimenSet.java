@@ -70,6 +70,7 @@ class SpecimenSet {
     @Nullable
     Long besideId;
 
+    String conditionedBy = "";
     String createdBy;
     Instant createdAt;
 

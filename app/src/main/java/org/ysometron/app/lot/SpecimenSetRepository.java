@@ -4,5 +4,5 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface SpecimenSetRepository extends JpaRepository<SpecimenSet, Long> {
 
-    boolean existsByRequest(String request);
+    boolean existsByLotIdAndRequest(long lotId, String request);
 }

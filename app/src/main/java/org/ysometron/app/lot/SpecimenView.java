@@ -1,5 +1,6 @@
 package org.ysometron.app.lot;
 
+import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.Locale;
 import java.util.Optional;
@@ -19,6 +20,7 @@ import org.ysometron.core.plan.CheckCharacter;
  * @param conditionedFrom when it went into the climate; null when it did not or nobody said
  * @param scale that the model was printed at
  * @param setup printer, recipe, maker and method revision: what starts a series of its own; empty when nobody said
+ * @param enteredAt when the set was written down
  * @param besideId for a reference lot's specimen, the lot that it was made beside; null otherwise
  */
 public record SpecimenView(
@@ -33,6 +35,7 @@ public record SpecimenView(
         @Nullable LocalDateTime conditionedFrom,
         double scale,
         String setup,
+        Instant enteredAt,
         @Nullable Long besideId) {
 
     private static final int SHORTEST = 4;

@@ -8,6 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.ysometron.core.gate.Block;
 
 @Entity
 @Table(name = "lot_word")
@@ -20,7 +21,10 @@ class Word {
     Long lotId;
 
     @Enumerated(EnumType.STRING)
-    Words.Kind kind;
+    Block.Kind kind;
+
+    String subject;
+    String cause;
 
     String reason;
     String givenBy;

@@ -7,12 +7,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.plan.PlannedTest;
@@ -23,13 +23,11 @@ public class Boughts {
 
     private final BoughtRepository boughts;
     private final Lots lots;
-    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Boughts(BoughtRepository boughts, Lots lots, ApplicationEventPublisher events, Clock clock) {
+    Boughts(BoughtRepository boughts, Lots lots, Clock clock) {
         this.boughts = boughts;
         this.lots = lots;
-        this.events = events;
         this.clock = clock;
     }
 
@@ -69,7 +67,7 @@ public class Boughts {
             String by) {}
 
     /** Enters a delivery. */
-    @Transactional
+    @Write
     public void receive(LotView lot, NewBought form, String by) {
         if (form.receivedOn().isAfter(LocalDate.now(clock))) {
             throw new Refusal("receivedOn", "It cannot have come after today.");
@@ -110,7 +108,7 @@ public class Boughts {
     }
 
     /** Enters what the inspection found. */
-    @Transactional
+    @Write
     public void inspect(LotView lot, long setId, boolean passed, String found, String by) {
         lots.lockUndecided(lot.id());
         boolean own = lots.specimens(lot.id()).stream().anyMatch(specimen -> specimen.setId() == setId);
@@ -124,7 +122,6 @@ public class Boughts {
         row.inspection = found.strip();
         row.inspectedBy = by;
         row.inspectedAt = clock.instant();
-        events.publishEvent(new Histories.MakingChanged(lot.id()));
     }
 
     /** Why sets that came from outside do not count yet, by set. */

@@ -6,7 +6,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface ChamberRunRepository extends JpaRepository<ChamberRun, Long> {
 
-    boolean existsByRequest(String request);
+    boolean existsByLotIdAndRequest(long lotId, String request);
 
     List<ChamberRun> findByLotIdInOrderById(Collection<Long> lotIds);
 }

@@ -9,14 +9,17 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Results;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.plan.Treatments;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.plan.Confounding;
 import org.ysometron.core.plan.Order;
@@ -34,13 +37,17 @@ public class Chambers {
     private final Lots lots;
     private final Clock clock;
 
+    private final Results results;
+
     Chambers(
             ChamberRunRepository runs,
             ChamberPlaceRepository places,
             Treatments treatments,
             Instruments instruments,
             Lots lots,
-            Clock clock) {
+            Clock clock,
+            Results results) {
+        this.results = results;
         this.runs = runs;
         this.places = places;
         this.treatments = treatments;
@@ -110,10 +117,10 @@ public class Chambers {
     }
 
     /** Enters a run. */
-    @Transactional
+    @Write
     public void treat(LotView lot, NewChamber form, String by) {
         lots.lockUndecided(lot.id());
-        if (runs.existsByRequest(form.request())) {
+        if (runs.existsByLotIdAndRequest(lot.id(), form.request())) {
             return;
         }
         Treatments.TreatmentView treatment = treatments.treatment(form.treatmentId());
@@ -135,6 +142,7 @@ public class Chambers {
         if (form.beganAt().isAfter(LocalDateTime.now(clock).plusMinutes(1))) {
             throw new Refusal("beganAt", "The run cannot have begun after now.");
         }
+        lots.requireMadeBy("beganAt", lot, form.beganAt(), "The run");
         List<SpecimenView> inside = form.specimens().stream()
                 .map(name -> lots.specimen(lot, name))
                 .distinct()
@@ -142,6 +150,17 @@ public class Chambers {
         if (inside.isEmpty()) {
             throw new Refusal("specimens", "Say which specimens went in.");
         }
+        Set<Long> known =
+                results.known(inside.stream().map(SpecimenView::id).toList()).keySet();
+        inside.stream()
+                .filter(specimen -> known.contains(specimen.id()))
+                .findFirst()
+                .ifPresent(broken -> {
+                    throw new Refusal(
+                            "specimens",
+                            broken.label()
+                                    + " has its result already: what was done to it is entered before it is broken.");
+                });
         if (inside.size() > form.rows() * form.columns()) {
             throw new Refusal(
                     "grid",

@@ -9,13 +9,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.lot.LateEntries;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.material.Conditioning;
 import org.ysometron.core.quantity.Dimension;
@@ -29,15 +30,14 @@ public class Climates {
     private final WeighingRepository weighings;
     private final Lots lots;
     private final Products products;
-    private final ApplicationEventPublisher events;
+    private final LateEntries late;
     private final Clock clock;
 
-    Climates(
-            WeighingRepository weighings, Lots lots, Products products, ApplicationEventPublisher events, Clock clock) {
+    Climates(WeighingRepository weighings, Lots lots, Products products, LateEntries late, Clock clock) {
+        this.late = late;
         this.weighings = weighings;
         this.lots = lots;
         this.products = products;
-        this.events = events;
         this.clock = clock;
     }
 
@@ -121,20 +121,39 @@ public class Climates {
     }
 
     /** Writes down a time in or out. */
-    @Transactional
-    public void move(LotView lot, long setId, @Nullable LocalDateTime in, @Nullable LocalDateTime out, String climate) {
+    @Write
+    public void move(
+            LotView lot,
+            long setId,
+            @Nullable LocalDateTime in,
+            @Nullable LocalDateTime out,
+            String climate,
+            String reason,
+            String by) {
+        lots.lockUndecided(lot.id());
+        late(lot, setId, "Time in the climate of set " + setId, reason, by, "in");
         LocalDateTime now = LocalDateTime.now(clock).plusMinutes(1);
         if ((in != null && in.isAfter(now)) || (out != null && out.isAfter(now))) {
             throw new Refusal("in", "It cannot have gone in or come out after now.");
         }
-        lots.condition(lot, setId, in, out, climate);
-        events.publishEvent(new Histories.MakingChanged(lot.id()));
+        lots.condition(lot, setId, in, out, climate, by);
+    }
+
+    /** What bears on results that are known already says why it comes late, and is marked. */
+    private void late(LotView lot, long setId, String what, String reason, String by, String field) {
+        late.problemOfSet(lot.id(), setId, reason).ifPresent(problem -> {
+            throw new Refusal(field, problem);
+        });
+        if (late.isLateForSet(lot.id(), setId)) {
+            late.record(lot.id(), what, reason, by);
+        }
     }
 
     /** Writes down a weighing. */
-    @Transactional
-    public void weigh(LotView lot, long setId, String typed, LocalDateTime at, String by) {
+    @Write
+    public void weigh(LotView lot, long setId, String typed, LocalDateTime at, String reason, String by) {
         lots.lockUndecided(lot.id());
+        late(lot, setId, "Weighing of set " + setId, reason, by, "mass");
         if (!conditioned(lots.specimens(lot.id())).containsKey(setId)) {
             throw new Refusal("mass", "Lot " + lot.code() + " has no such conditioned set.");
         }
@@ -156,7 +175,6 @@ public class Climates {
         row.mass = accepted.value();
         row.enteredBy = by;
         weighings.save(row);
-        events.publishEvent(new Histories.MakingChanged(lot.id()));
     }
 
     private Map<Long, List<Weighing>> weighed(Collection<Long> setIds) {

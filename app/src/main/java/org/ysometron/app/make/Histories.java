@@ -9,13 +9,18 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.springframework.context.ApplicationEventPublisher;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Results;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.gate.Cause;
 
 /** What was done to a specimen after it was printed, and what of it keeps it from being averaged with others. */
 @Component
@@ -24,19 +29,16 @@ public class Histories {
     private final ReworkRepository reworks;
     private final Chambers chambers;
     private final Lots lots;
-    private final ApplicationEventPublisher events;
+    private final Results results;
     private final Clock clock;
 
-    Histories(ReworkRepository reworks, Chambers chambers, Lots lots, ApplicationEventPublisher events, Clock clock) {
+    Histories(ReworkRepository reworks, Chambers chambers, Lots lots, Results results, Clock clock) {
+        this.results = results;
         this.reworks = reworks;
         this.chambers = chambers;
         this.lots = lots;
-        this.events = events;
         this.clock = clock;
     }
-
-    /** How a specimen came to be as it is changed; what counts of the lot is to be worked out anew. */
-    public record MakingChanged(long lotId) {}
 
     /** Work on a specimen. */
     public enum Kind {
@@ -74,12 +76,37 @@ public class Histories {
         }
     }
 
+    /** Work with when it was written down, for those who ask whether that was in time. */
+    public record Entry(long id, long specimenId, Kind kind, String cause, String note, String by, Instant enteredAt) {}
+
+    /** All work on these specimens, in order of entry. */
+    @Transactional(readOnly = true)
+    public List<Entry> entries(Collection<Long> specimens) {
+        return reworks.findBySpecimenIdInOrderById(specimens).stream()
+                .map(row -> new Entry(
+                        row.id,
+                        row.specimenId,
+                        row.kind,
+                        row.cause.isEmpty() ? "" : Cause.valueOf(row.cause).words(),
+                        row.note,
+                        row.enteredBy,
+                        row.enteredAt))
+                .toList();
+    }
+
     /** Work that was done. */
     public record ReworkView(String specimen, Kind kind, String note, LocalDateTime at, String by) {}
 
     /** Writes down work on specimens. */
-    @Transactional
-    public void record(LotView lot, List<String> specimens, Kind kind, String note, LocalDateTime at, String by) {
+    @Write
+    public void record(
+            LotView lot,
+            List<String> specimens,
+            Kind kind,
+            @Nullable Cause cause,
+            String note,
+            LocalDateTime at,
+            String by) {
         lots.lockUndecided(lot.id());
         if (specimens.isEmpty()) {
             throw new Refusal("reworked", "Say which specimens, for example XY1 XY2.");
@@ -92,7 +119,17 @@ public class Histories {
             if (at.isBefore(specimen.madeAt().truncatedTo(ChronoUnit.MINUTES))) {
                 throw new Refusal("doneAt", specimen.label() + " was not made yet at that time.");
             }
+            if (kind.tellsApart() && results.known(List.of(specimen.id())).containsKey(specimen.id())) {
+                // What takes a result out of a figure once it is known is explained, and looked at by somebody else.
+                if (cause == null) {
+                    throw new Refusal(
+                            "cause",
+                            specimen.label() + " has its result already: choose the cause that sets it apart.");
+                }
+                Reasons.require("note", note, "What happened to it", 200);
+            }
             Rework row = new Rework();
+            row.cause = cause == null ? "" : cause.name();
             row.specimenId = specimen.id();
             row.kind = kind;
             row.note = note;
@@ -101,7 +138,6 @@ public class Histories {
             row.enteredAt = clock.instant();
             reworks.save(row);
         }
-        events.publishEvent(new MakingChanged(lot.id()));
     }
 
     /** All work on a lot's specimens. */
@@ -116,15 +152,20 @@ public class Histories {
     }
 
     /** What keeps specimens from being averaged with others of their terms, in words; those without are left out. */
-    @Transactional(readOnly = true)
     public Map<Long, String> states(Collection<SpecimenView> specimens) {
+        return states(specimens, Set.of());
+    }
+
+    /** The same as if some of the work had not been written down. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> states(Collection<SpecimenView> specimens, Set<Long> without) {
         Map<Long, List<String>> parts = new HashMap<>();
         chambers.states(specimens).forEach((id, state) -> parts.computeIfAbsent(id, key -> new ArrayList<>())
                 .add(state));
         for (Rework row : reworks.findBySpecimenIdInOrderById(
                 specimens.stream().map(SpecimenView::id).toList())) {
             List<String> own = parts.computeIfAbsent(row.specimenId, key -> new ArrayList<>());
-            if (row.kind.tellsApart() && !own.contains(row.kind.words())) {
+            if (row.kind.tellsApart() && !without.contains(row.id) && !own.contains(row.kind.words())) {
                 own.add(row.kind.words());
             }
         }

@@ -25,6 +25,7 @@ import org.ysometron.app.plan.Treatments;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.gate.Cause;
 import org.ysometron.core.plan.Plate;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
@@ -223,11 +224,19 @@ class MakeController {
                         lot,
                         names(sent.get("reworked")),
                         kind,
+                        cause(sent.get("cause")),
                         text(sent, "note", "The note", 200, problems),
                         at,
                         by.getName());
             }
         });
+    }
+
+    private static @Nullable Cause cause(@Nullable String name) {
+        return Arrays.stream(Cause.values())
+                .filter(cause -> cause.name().equals(name))
+                .findFirst()
+                .orElse(null);
     }
 
     @PostMapping("/lots/{code}/make/bought")
@@ -288,6 +297,7 @@ class MakeController {
             @PathVariable String code,
             @RequestParam Map<String, String> sent,
             @RequestParam(defaultValue = "0") long set,
+            Authentication by,
             Model model,
             HttpServletResponse response) {
         return stored(code, sent, "climate", model, response, (lot, problems) -> {
@@ -295,7 +305,7 @@ class MakeController {
             LocalDateTime out = optional(sent, "out", "climate", problems);
             String climate = text(sent, "atmosphere", "The climate", 60, problems);
             if (problems.none()) {
-                climates.move(lot, set, in, out, climate);
+                climates.move(lot, set, in, out, climate, sent.getOrDefault("late", ""), by.getName());
             }
         });
     }
@@ -312,7 +322,8 @@ class MakeController {
         return stored(code, sent, "climate", model, response, (lot, problems) -> {
             LocalDateTime at = moment(sent, "weighedAt", "climate", problems);
             if (problems.none() && at != null) {
-                climates.weigh(lot, set, sent.getOrDefault("mass", ""), at, by.getName());
+                climates.weigh(
+                        lot, set, sent.getOrDefault("mass", ""), at, sent.getOrDefault("late", ""), by.getName());
             }
         });
     }

@@ -11,6 +11,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.TestMethod;
 
@@ -48,12 +49,13 @@ public class Marks {
     public record MarkView(long specimenId, Kind kind, String words, LocalDateTime at, String by) {}
 
     /** Sets a mark on specimens. */
-    @Transactional
+    @Write
     public void set(LotView lot, List<String> specimens, Kind kind, String words, LocalDateTime at, String by) {
         lots.lockUndecided(lot.id());
         if (specimens.isEmpty()) {
             throw new Refusal("marked", "Say which specimens, for example XY6 XY7.");
         }
+        lots.requireMadeBy("marked", lot, at, "The test");
         for (String name : specimens) {
             SpecimenView specimen = lots.specimen(lot, name);
             boolean reduced = TestMethod.titled(specimen.conditions().method())

@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.store.Write;
 import org.ysometron.core.plan.Order;
 
 /** The order in which a lot's specimens are tested: by chance, from a number that is kept. */
@@ -31,7 +31,7 @@ public class Orders {
     }
 
     /** Gives a lot its order; one that it has stays. */
-    @Transactional
+    @Write
     public void give(LotView lot, String by) {
         lots.lockUndecided(lot.id());
         if (!orders.existsById(lot.id())) {

@@ -5,7 +5,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface PrintRunRepository extends JpaRepository<PrintRun, Long> {
 
-    boolean existsByRequest(String request);
+    boolean existsByLotIdAndRequest(long lotId, String request);
 
     List<PrintRun> findByLotIdOrderById(long lotId);
 }

@@ -24,6 +24,7 @@ class Rework {
     Histories.Kind kind;
 
     String note;
+    String cause = "";
     LocalDateTime doneAt;
     String enteredBy;
     Instant enteredAt;

@@ -18,6 +18,7 @@ import org.ysometron.app.plan.Needs;
 import org.ysometron.app.plan.Recipes;
 import org.ysometron.app.plan.References;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.plan.Budget;
 import org.ysometron.core.plan.PlannedTest;
@@ -103,10 +104,10 @@ public class Runs {
             String by) {}
 
     /** Enters a run: its specimens get an identity, a place and an order of testing. */
-    @Transactional
+    @Write
     public void print(LotView lot, NewRun form, String by) {
         lots.lockUndecided(lot.id());
-        if (runs.existsByRequest(form.request())) {
+        if (runs.existsByLotIdAndRequest(lot.id(), form.request())) {
             return;
         }
         Recipes.RecipeView recipe = recipes.recipe(form.recipeId());
@@ -119,6 +120,7 @@ public class Runs {
         if (form.startedAt().isAfter(LocalDateTime.now(clock).plusMinutes(1))) {
             throw new Refusal("startedAt", "The run cannot have begun after now.");
         }
+        lots.requireMadeBy("startedAt", lot, form.startedAt(), "The run");
         requireMaterial(lot, form);
         PrintRun run = stored(lot, form, recipe, by);
         List<SpecimenView> made = specimens(lot, form, recipe, by);

@@ -12,6 +12,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.equipment.Instruments;
@@ -29,6 +32,8 @@ import org.ysometron.core.publication.Family;
 /** When the steps of lots can be done on what the site has, and which of them decide the release. */
 @Component
 public class Calendar {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Calendar.class);
 
     private final Plans plans;
     private final Lots lots;
@@ -81,7 +86,7 @@ public class Calendar {
      * One lot's forecast.
      *
      * @param release when it can be decided at the earliest
-     * @param chain the steps that decide it, without the lot's code
+     * @param chain keys of the steps that decide it
      * @param lateDays days after the wanted date; 0 when in time or none is wanted
      */
     public record Forecast(LotView lot, LocalDateTime release, List<String> chain, long lateDays) {}
@@ -93,6 +98,7 @@ public class Calendar {
      * @param machines names of the machines at each station; none where nothing is registered
      * @param places how many steps each machine holds
      * @param events what ends or is to be read at a known time, by lot
+     * @param broken lots that cannot be planned, with what is wrong with them; the others are planned all the same
      */
     public record Board(
             LocalDateTime now,
@@ -100,7 +106,8 @@ public class Calendar {
             Map<Long, Forecast> forecasts,
             Map<Station, List<String>> machines,
             Map<String, Integer> places,
-            Map<LotView, List<Progress.Event>> events) {}
+            Map<LotView, List<Progress.Event>> events,
+            Map<LotView, String> broken) {}
 
     /** Every undecided lot that has a plan. */
     @Transactional(readOnly = true)
@@ -193,37 +200,57 @@ public class Calendar {
         require(machines.get(Station.PRINTER)).forEach(printer -> busy.put(printer.name(), 0L));
         Map<Long, Products.ProductView> known = new HashMap<>();
         Map<Long, Needs.Ground> grounds = new HashMap<>();
+        Map<LotView, String> broken = new LinkedHashMap<>();
         for (LotView lot : planned) {
-            Products.ProductView product = known.computeIfAbsent(lot.productId(), products::product);
-            Needs.Ground ground = grounds.computeIfAbsent(lot.productId(), id -> needs.of(product));
-            Plans.LotPlanView copy = require(copies.get(lot.id()));
-            boolean asked = whatIf.lotId() == lot.id();
-            LotSteps steps = steps(
-                    lot,
-                    product,
-                    ground,
-                    copy,
-                    specimens.getOrDefault(lot.id(), List.of()),
-                    done.getOrDefault(lot.id(), Progress.Done.NOTHING),
-                    asked ? whatIf.again() : 0,
-                    printer(product.id(), busy),
-                    now);
-            steps.jobs().stream()
-                    .filter(job -> busy.containsKey(job.resource()))
-                    .forEach(job -> busy.merge(job.resource(), job.minutes(), Long::sum));
-            jobs.addAll(steps.jobs());
-            running.addAll(steps.running());
-            LocalDateTime hold =
-                    copy.notBefore() == null ? now : copy.notBefore().atStartOfDay();
-            LocalDateTime begins = asked ? later(hold, now).plusDays(whatIf.days()) : hold;
-            if (begins.isAfter(now)) {
-                steps.jobs().forEach(job -> notBefore.put(job.id(), begins));
+            try {
+                Products.ProductView product = known.computeIfAbsent(lot.productId(), products::product);
+                Needs.Ground ground = grounds.computeIfAbsent(lot.productId(), id -> needs.of(product));
+                Plans.LotPlanView copy = require(copies.get(lot.id()));
+                boolean asked = whatIf.lotId() == lot.id();
+                LotSteps steps = steps(
+                        lot,
+                        product,
+                        ground,
+                        copy,
+                        specimens.getOrDefault(lot.id(), List.of()),
+                        done.getOrDefault(lot.id(), Progress.Done.NOTHING),
+                        asked ? whatIf.again() : 0,
+                        printer(product.id(), busy),
+                        now);
+                steps.jobs().stream()
+                        .filter(job -> busy.containsKey(job.resource()))
+                        .forEach(job -> busy.merge(job.resource(), job.minutes(), Long::sum));
+                // Alone first: what cannot be planned by itself must not take the other lots' plans with it.
+                Schedule.forwards(
+                        steps.jobs(),
+                        new Schedule.Ground(capacities(machines), site.values().hours(), steps.running(), Map.of()),
+                        now);
+                jobs.addAll(steps.jobs());
+                running.addAll(steps.running());
+                LocalDateTime hold =
+                        copy.notBefore() == null ? now : copy.notBefore().atStartOfDay();
+                LocalDateTime begins = asked ? later(hold, now).plusDays(whatIf.days()) : hold;
+                if (begins.isAfter(now)) {
+                    steps.jobs().forEach(job -> notBefore.put(job.id(), begins));
+                }
+            } catch (DataAccessException away) {
+                throw away;
+            } catch (RuntimeException wrong) {
+                LOG.error("lot {} cannot be planned", lot.code(), wrong);
+                broken.put(lot, String.valueOf(wrong.getMessage()));
             }
         }
+        planned = planned.stream().filter(lot -> !broken.containsKey(lot)).toList();
         Schedule.Plan plan = Schedule.forwards(
                 jobs, new Schedule.Ground(capacities(machines), site.values().hours(), running, notBefore), now);
         return Optional.of(new Board(
-                now, plan, forecasts(planned, copies, plan), names(machines), places(machines), events(planned, done)));
+                now,
+                plan,
+                forecasts(planned, copies, plan),
+                names(machines),
+                places(machines),
+                events(planned, done),
+                broken));
     }
 
     /** Of the printers that have a recipe for the product the one with the least to do; any when no recipe says. */
@@ -307,7 +334,7 @@ public class Calendar {
             List<LotView> planned, Map<Long, Plans.LotPlanView> copies, Schedule.Plan plan) {
         Map<Long, Forecast> forecasts = new LinkedHashMap<>();
         for (LotView lot : planned) {
-            String last = lot.code() + ": decide";
+            String last = LotSteps.decisionOf(lot.code());
             LocalDateTime release = plan.slot(last).end();
             Plans.LotPlanView copy = require(copies.get(lot.id()));
             long late = copy.wantedOn() == null

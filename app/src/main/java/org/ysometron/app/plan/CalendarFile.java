@@ -21,8 +21,8 @@ final class CalendarFile {
         Calendar file = blank();
         for (Schedule.Slot slot : board.plan().slots()) {
             String id = slot.job().id();
-            if (lot.isEmpty() || id.startsWith(lot + ": ")) {
-                VEvent event = new VEvent(slot.start(), slot.end(), id);
+            if (lot.isEmpty() || slot.job().owner().equals(lot)) {
+                VEvent event = new VEvent(slot.start(), slot.end(), slot.job().words());
                 // The same step keeps its name in the next file, so that a program moves it instead of adding another.
                 event.add(new Uid(UUID.nameUUIDFromBytes(id.getBytes(StandardCharsets.UTF_8)) + "@ysometron"));
                 event.add(new Description(

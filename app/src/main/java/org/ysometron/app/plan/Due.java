@@ -73,6 +73,9 @@ public class Due {
                         "not before " + DAY.format(forecast.release())));
             }
         }
+        board.broken()
+                .forEach((lot, wrong) -> items.add(
+                        new Item(lot.code(), "cannot be planned: " + wrong, Urgency.NOW, now, "see its plan")));
         board.events()
                 .forEach((lot, events) -> events.forEach(event -> {
                     if (event.at().isBefore(now)) {
@@ -87,13 +90,12 @@ public class Due {
                     }
                 }));
         for (Schedule.Slot slot : board.plan().slots()) {
-            String[] parts = slot.job().id().split(": ", 2);
             if (slot.start().isBefore(now)) {
                 if (slot.end().isAfter(now)) {
-                    add(items, parts[0], parts[1] + " ends", slot.end(), now);
+                    add(items, slot.job().owner(), slot.job().title() + " ends", slot.end(), now);
                 }
             } else if (slot.job().attention() != Schedule.Attention.ALONE) {
-                add(items, parts[0], parts[1], slot.start(), now);
+                add(items, slot.job().owner(), slot.job().title(), slot.start(), now);
             }
         }
         items.sort(Comparator.comparing(Item::urgency).thenComparing(Item::at).thenComparing(Item::lot));

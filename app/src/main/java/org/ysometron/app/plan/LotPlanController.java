@@ -252,8 +252,12 @@ class LotPlanController {
         Optional<Calendar.Board> board = calendar.all();
         Optional<Calendar.Forecast> forecast =
                 board.flatMap(found -> Optional.ofNullable(found.forecasts().get(lot.id())));
-        model.addAttribute("forecast", forecast.map(f -> words(lot, f)).orElse(null));
+        model.addAttribute(
+                "forecast",
+                forecast.map(f -> words(lot, f, board.orElseThrow())).orElse(null));
         if (board.isEmpty() || forecast.isEmpty()) {
+            model.addAttribute(
+                    "broken", board.map(found -> found.broken().get(lot)).orElse(null));
             return;
         }
         model.addAttribute(
@@ -269,7 +273,8 @@ class LotPlanController {
                     "changed",
                     words(
                             lot,
-                            Optional.ofNullable(shown.forecasts().get(lot.id())).orElseThrow()));
+                            Optional.ofNullable(shown.forecasts().get(lot.id())).orElseThrow(),
+                            shown));
         }
         model.addAttribute("timeline", Timeline.of(shown, lot.code(), days));
         model.addAttribute("wanting", calendar.wanting(shown));
@@ -277,14 +282,13 @@ class LotPlanController {
                 "latest", calendar.latestStart(lot).map(LotPlanController::day).orElse(null));
     }
 
-    private static Forecast words(LotView lot, Calendar.Forecast forecast) {
+    private static Forecast words(LotView lot, Calendar.Forecast forecast, Calendar.Board board) {
         return new Forecast(
                 day(forecast.release()),
                 forecast.lateDays(),
                 forecast.chain().stream()
-                        .map(id -> id.startsWith(lot.code() + ": ")
-                                ? id.substring(lot.code().length() + 2)
-                                : id)
+                        .map(id -> board.plan().slot(id).job())
+                        .map(job -> job.owner().equals(lot.code()) ? job.title() : job.words())
                         .toList());
     }
 

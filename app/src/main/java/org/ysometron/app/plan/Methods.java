@@ -5,7 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.TestMethod;
 import org.ysometron.core.method.TestMethod.Parameter;
@@ -74,7 +75,7 @@ public class Methods {
      *
      * @param values one a parameter, in the catalogue's order
      */
-    @Transactional
+    @Write
     public void pin(TestMethod method, List<String> values, String reason, String by) {
         MethodView now = of(method);
         List<Parameter> pinned = new ArrayList<>();
@@ -86,9 +87,7 @@ public class Methods {
             }
             pinned.add(new Parameter(name, value));
         }
-        if (reason.isBlank() || reason.length() > 300) {
-            throw new Refusal("reason", "Say why, in at most 300 characters: a new revision starts new series.");
-        }
+        Reasons.require("reason", reason, "The reason (a new revision starts new series)", 300);
         if (pinned.equals(now.parameters())) {
             throw new Refusal("values", "Nothing differs from revision " + now.revision() + ".");
         }

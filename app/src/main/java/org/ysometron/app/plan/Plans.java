@@ -17,9 +17,11 @@ import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Claim;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.gate.Substance;
 import org.ysometron.core.plan.PlannedTest;
 
 /** Test plans: a product's, in revisions, and every lot's own copy with what differs and why. */
@@ -139,7 +141,7 @@ public class Plans {
     }
 
     /** Makes the next revision of a product's plan. */
-    @Transactional
+    @Write
     public ProductPlan revise(long productId, List<Line> wanted, String reason, String by) {
         requireReason("reason", reason, "Say why the plan is as it is, in at most 300 characters.");
         requireDistinct(wanted);
@@ -159,7 +161,7 @@ public class Plans {
     }
 
     /** Gives a lot its copy of the newest plan of its product, unless it has one or there is none. */
-    @Transactional
+    @Write
     public void copy(LotView lot) {
         Optional<PlanRevision> newest = revisions.findFirstByProductIdOrderByRevisionDesc(lot.productId());
         if (newest.isEmpty() || lotPlans.existsById(lot.id())) {
@@ -173,7 +175,7 @@ public class Plans {
     }
 
     /** The same when somebody asks for it. */
-    @Transactional
+    @Write
     public void take(LotView lot) {
         lots.lockUndecided(lot.id());
         if (revisions.findFirstByProductIdOrderByRevisionDesc(lot.productId()).isEmpty()) {
@@ -183,13 +185,13 @@ public class Plans {
     }
 
     @EventListener
-    @Transactional
+    @Write
     public void onLot(Lots.LotEntered entered) {
         copy(lots.lot(entered.lotId()));
     }
 
     /** Changes a lot's copy; a line that is not its product's needs a reason. */
-    @Transactional
+    @Write
     public void deviate(LotView lot, List<Line> wanted) {
         lots.lockUndecided(lot.id());
         LotPlan plan = lotPlans.findById(lot.id())
@@ -226,7 +228,7 @@ public class Plans {
     }
 
     /** Says when a lot's release is wanted, and what holds it up. */
-    @Transactional
+    @Write
     public void want(LotView lot, @Nullable LocalDate wantedOn, @Nullable LocalDate notBefore, String delayReason) {
         lots.lockUndecided(lot.id());
         LotPlan plan = lotPlans.findById(lot.id())
@@ -266,7 +268,7 @@ public class Plans {
     }
 
     private static void requireReason(String field, String reason, String message) {
-        if (reason.isBlank() || reason.length() > 300) {
+        if (reason.length() > 300 || Substance.problem(reason).isPresent()) {
             throw new Refusal(field, message);
         }
     }

@@ -9,11 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
@@ -98,7 +99,7 @@ public class Recipes {
     }
 
     /** Freezes the next revision for a product and printer. */
-    @Transactional
+    @Write
     public RecipeView freeze(
             Products.ProductView product,
             long printerId,
@@ -120,8 +121,9 @@ public class Recipes {
             throw new Refusal(
                     "reason", "Nothing differs from revision " + before.get().revision() + ".");
         }
-        if (reason.isBlank() || reason.length() > 300 || source.isBlank() || source.length() > 200) {
-            throw new Refusal("reason", "Say where the settings come from, and why they change or begin.");
+        Reasons.require("reason", reason, "The reason why the settings change or begin", 300);
+        if (source.isBlank() || source.length() > 200) {
+            throw new Refusal("source", "Say where the settings come from, in at most 200 characters.");
         }
         Recipe row = new Recipe();
         row.productId = product.id();

@@ -2,12 +2,11 @@ package org.ysometron.app.plan;
 
 import java.time.Clock;
 import java.util.Optional;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 
@@ -20,14 +19,9 @@ public class References {
 
     private final ReferenceRepository references;
     private final Lots lots;
-    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    /** A lot was retained: it is no lot of its product's charts any more. */
-    public record Retained(long lotId) {}
-
-    References(ReferenceRepository references, Lots lots, ApplicationEventPublisher events, Clock clock) {
-        this.events = events;
+    References(ReferenceRepository references, Lots lots, Clock clock) {
         this.references = references;
         this.lots = lots;
         this.clock = clock;
@@ -63,7 +57,7 @@ public class References {
     }
 
     /** Retains a lot as its product's reference; the one before it, if any, is no longer tested beside others. */
-    @Transactional
+    @Write
     public void retain(LotView lot, int everyNth, int stock, int warnBelow, String by) {
         LotView locked = lots.lockUndecided(lot.id());
         if (everyNth < 1 || everyNth > 1000 || stock < 1 || stock > 100_000 || warnBelow < 0 || warnBelow > stock) {
@@ -82,11 +76,10 @@ public class References {
         row.chosenAt = clock.instant();
         references.save(row);
         lots.move(locked.id(), LotState.RETAINED);
-        events.publishEvent(new Retained(locked.id()));
     }
 
     /** Takes specimens from the stock. */
-    @Transactional
+    @Write
     public void take(long productId, int count) {
         Reference row =
                 references.lock(productId).orElseThrow(() -> new NotFound("a reference lot of product " + productId));

@@ -14,6 +14,7 @@ public enum Setting {
     WASTE("Material for supports, brims and purging, over the specimens", "15 %", Dimension.RATIO, 0.0001, 1),
     DAY_BEGINS("Working day begins, o'clock", "7", Dimension.RATIO, 0.01, 23),
     DAY_ENDS("Working day ends, o'clock", "16", Dimension.RATIO, 0.5, 23.9),
+    SIZE_GATE("Largest error of an accuracy artefact", "0.2 mm", Dimension.LENGTH, 0.01, 5),
     SHIELD_ABOVE("Load from which a shield or tether is closed", "100 N", Dimension.FORCE, 1, 1e6);
 
     private final String title;

@@ -5,7 +5,8 @@ import java.time.LocalTime;
 import java.util.EnumMap;
 import java.util.Map;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.Revisions;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.plan.WorkingHours;
 import org.ysometron.core.quantity.Typed;
@@ -16,9 +17,11 @@ import org.ysometron.core.quantity.UnitOfMeasure;
 public class Site {
 
     private final SettingRepository settings;
+    private final Revisions revisions;
     private final Clock clock;
 
-    Site(SettingRepository settings, Clock clock) {
+    Site(SettingRepository settings, Revisions revisions, Clock clock) {
+        this.revisions = revisions;
         this.settings = settings;
         this.clock = clock;
     }
@@ -68,7 +71,7 @@ public class Site {
     }
 
     /** Changes a setting. */
-    @Transactional
+    @Write
     public void change(Setting setting, String typed, String by) {
         double value = read(setting, typed);
         if (!setting.takes(value)) {
@@ -83,6 +86,7 @@ public class Site {
         if (begins >= ends || ends >= 24) {
             throw new Refusal(setting.name(), "The working day must begin before it ends, and end before midnight.");
         }
+        revisions.raise(Revisions.REGISTER);
         SettingRow row = settings.findById(setting).orElseGet(SettingRow::new);
         row.name = setting;
         row.typed = typed.strip();

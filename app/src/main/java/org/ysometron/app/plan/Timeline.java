@@ -50,7 +50,7 @@ record Timeline(double width, double height, double left, List<Row> rows, List<B
      */
     static Timeline of(Calendar.Board board, String lot, int mostDays) {
         List<Schedule.Slot> slots = board.plan().slots().stream()
-                .filter(slot -> lot.isEmpty() || slot.job().id().startsWith(lot + ": "))
+                .filter(slot -> lot.isEmpty() || slot.job().owner().equals(lot))
                 .toList();
         LocalDateTime from = board.now().toLocalDate().atStartOfDay();
         LocalDateTime last = slots.stream()
@@ -155,7 +155,9 @@ record Timeline(double width, double height, double left, List<Row> rows, List<B
         }
         double width = Math.max(3, end - start);
         String id = slot.job().id();
-        String name = lot.isEmpty() ? id.replace(": ", " ") : id.substring(lot.length() + 2);
+        String name = lot.isEmpty()
+                ? slot.job().owner() + " " + slot.job().title()
+                : slot.job().title();
         int room = (int) ((width - 6) / LETTER);
         String label = room < 4 ? "" : name.length() <= room ? name : name.substring(0, room - 1) + "…";
         String kind =
@@ -172,7 +174,8 @@ record Timeline(double width, double height, double left, List<Row> rows, List<B
                 label,
                 kind,
                 chain.contains(id),
-                id + ", " + TIME.format(slot.start()) + " to " + TIME.format(slot.end()) + ", " + slot.because()));
+                slot.job().words() + ", " + TIME.format(slot.start()) + " to " + TIME.format(slot.end()) + ", "
+                        + slot.because()));
     }
 
     private static double x(LocalDateTime at, LocalDateTime from, double day) {

@@ -4,7 +4,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.quantity.Dimension;
@@ -131,7 +131,7 @@ public class Treatments {
      *
      * @param steps one a line, temperature and time: "60 °C, 60 min"
      */
-    @Transactional
+    @Write
     public TreatmentView freeze(
             long productId, Kind kind, String name, String steps, Pose pose, Status status, String source, String by) {
         if (name.isBlank() || name.length() > 60) {

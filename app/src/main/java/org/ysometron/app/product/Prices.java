@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.material.FilamentLength;
@@ -138,7 +138,7 @@ class Prices {
         return OptionalDouble.empty();
     }
 
-    @Transactional
+    @Write
     public void enter(Products.ProductView product, Form form, String by, Problems problems) {
         boolean resin = product.family() == Family.RESIN;
         String currency = problems.text("currency", form.currency(), "The currency", 3, true)

@@ -122,7 +122,7 @@ class ProductController {
             Model model) {
         Products.ProductView product = products.named(code);
         Problems problems = new Problems();
-        problems.text("lifeReason", lifeReason, "The reason", 300, true);
+        problems.reason("lifeReason", lifeReason, "The reason", 300);
         problems.text("equivalents", equivalents, "The list of equivalents", 300, false);
         if (problems.none()) {
             products.move(product.id(), life == null ? product.life() : life, lifeReason, equivalents);
@@ -161,7 +161,7 @@ class ProductController {
             Model model) {
         Products.ProductView product = products.named(code);
         Problems problems = new Problems();
-        problems.text("reason", reason, "The reason", 400, true);
+        problems.reason("reason", reason, "The reason", 400);
         problems.text("correction", correction, "The correction", 400, false);
         if (governs == 0) {
             problems.add("governs", "Choose which publication governs.");

@@ -4,8 +4,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.Revisions;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.material.Conditioning;
 import org.ysometron.core.material.Drying;
@@ -17,7 +19,10 @@ public class Products {
 
     private final ProductRepository products;
 
-    Products(ProductRepository products) {
+    private final Revisions revisions;
+
+    Products(ProductRepository products, Revisions revisions) {
+        this.revisions = revisions;
         this.products = products;
     }
 
@@ -79,7 +84,7 @@ public class Products {
     }
 
     /** Registers a product. */
-    @Transactional
+    @Write
     public ProductView register(NewProduct form) {
         if (products.findByCode(form.code()).isPresent()) {
             throw new Refusal("code", "There is already a product '" + form.code() + "'.");
@@ -102,12 +107,11 @@ public class Products {
     }
 
     /** Moves a product to another place in its life. */
-    @Transactional
+    @Write
     public void move(long id, Life life, String reason, String equivalents) {
-        if (reason.isBlank()) {
-            throw new Refusal("lifeReason", "Say why: it stands on the product's file.");
-        }
+        Reasons.require("lifeReason", reason, "The reason", 300);
         Product product = products.findById(id).orElseThrow(() -> new NotFound("product " + id));
+        revisions.raise(Revisions.product(id));
         product.life = life;
         product.lifeReason = reason.strip();
         product.equivalents = equivalents.strip();

@@ -40,6 +40,7 @@ class PublicationController {
 
     private static final String MAY_PUBLISH = "hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')";
     private static final int SPARE_ROWS = 3;
+    private static final int MORE_ROWS = 10;
     private static final int LARGEST_FILE = 4 << 20;
 
     private final Products products;
@@ -80,6 +81,20 @@ class PublicationController {
         Products.ProductView product = products.named(code);
         Publication.Kind wanted = kind(kind);
         List<StatementRow> rows = StatementRow.of(sent);
+        if (sent.containsKey("more")) {
+            List<StatementRow> longer = new ArrayList<>(rows);
+            for (int i = 0; i < MORE_ROWS; i++) {
+                longer.add(StatementRow.blank());
+            }
+            return show(
+                    product,
+                    wanted,
+                    longer,
+                    Optional.ofNullable(sent.getFirst("validFrom")).orElse(""),
+                    Optional.ofNullable(sent.getFirst("source")).orElse(""),
+                    new Problems(),
+                    model);
+        }
         String validFrom = Optional.ofNullable(sent.getFirst("validFrom")).orElse("");
         String typedSource = Optional.ofNullable(sent.getFirst("source")).orElse("");
         Problems problems = new Problems();
@@ -93,6 +108,24 @@ class PublicationController {
         }
         response.setStatus(422);
         return show(product, wanted, rows, validFrom, typedSource, problems, model);
+    }
+
+    /** What is to be said of one row while it is typed: what cannot be read, and what nobody could test as it stands. */
+    @GetMapping("/products/{code}/publish/{kind}/row")
+    @PreAuthorize(MAY_PUBLISH)
+    String row(
+            @PathVariable String code,
+            @PathVariable String kind,
+            @RequestParam MultiValueMap<String, String> sent,
+            Model model) {
+        products.named(code);
+        model.addAttribute(
+                "said",
+                StatementRow.of(sent).stream()
+                        .findFirst()
+                        .map(row -> row.said(products))
+                        .orElse(""));
+        return "product/row";
     }
 
     /** Puts a file's statements into the editor; nothing is stored before somebody publishes it. */

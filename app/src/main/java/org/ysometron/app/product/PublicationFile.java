@@ -12,6 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.ysometron.app.product.Publications.PublicationView;
+import org.ysometron.app.web.Cells;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.publication.Statement;
 import tools.jackson.core.JacksonException;
@@ -53,7 +54,9 @@ final class PublicationFile {
         try (CsvWriter writer = CsvWriter.builder().build(text)) {
             writer.writeRecord(StatementRow.FIELDS);
             for (Statement statement : statements) {
-                writer.writeRecord(StatementRow.of(statement).fields().values());
+                writer.writeRecord(StatementRow.of(statement).fields().values().stream()
+                        .map(Cells::harmless)
+                        .toList());
             }
         } catch (IOException impossible) {
             throw new IllegalStateException("a text was written", impossible);
@@ -83,6 +86,7 @@ final class PublicationFile {
             }
             List<StatementRow> rows = new ArrayList<>();
             for (JsonNode node : file.path("statements")) {
+                StatementRow.requireFew(rows.size() + 1);
                 Map<String, String> fields = new LinkedHashMap<>();
                 for (Map.Entry<String, JsonNode> field : node.properties()) {
                     require(field.getKey(), "statement " + (rows.size() + 1));
@@ -102,7 +106,9 @@ final class PublicationFile {
                 CsvReader.builder().fieldSeparator(separator).ofNamedCsvRecord(text)) {
             List<StatementRow> rows = new ArrayList<>();
             for (NamedCsvRecord record : reader) {
+                StatementRow.requireFew(rows.size() + 1);
                 Map<String, String> fields = new LinkedHashMap<>(record.getFieldsAsMap());
+                fields.replaceAll((name, cell) -> Cells.plain(cell));
                 fields.keySet().forEach(name -> require(name, "the head"));
                 if (!fields.containsKey("topic") || !fields.containsKey("published")) {
                     throw new Refusal("file", "The head needs the columns topic and published at least.");

@@ -10,17 +10,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.Revisions;
+import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Property;
 import org.ysometron.core.publication.Conflict;
+import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Policy;
 import org.ysometron.core.publication.Publication;
 import org.ysometron.core.publication.Statement;
@@ -29,22 +31,25 @@ import org.ysometron.core.publication.Statement;
 @Component
 public class Publications {
 
-    private final PublishedRevisionRepository revisions;
+    private final ProductRepository products;
+    private final PublishedRevisionRepository published;
     private final PublishedStatementRepository statements;
     private final ResolutionRepository resolutions;
-    private final ApplicationEventPublisher events;
+    private final Revisions revisions;
     private final Clock clock;
 
     Publications(
-            PublishedRevisionRepository revisions,
+            ProductRepository products,
+            PublishedRevisionRepository published,
             PublishedStatementRepository statements,
             ResolutionRepository resolutions,
-            ApplicationEventPublisher events,
+            Revisions revisions,
             Clock clock) {
-        this.revisions = revisions;
+        this.products = products;
+        this.published = published;
         this.statements = statements;
         this.resolutions = resolutions;
-        this.events = events;
+        this.revisions = revisions;
         this.clock = clock;
     }
 
@@ -86,19 +91,16 @@ public class Publications {
         }
     }
 
-    /** Which statement of a product governs changed, so that verdicts on it may differ. */
-    public record ClaimsChanged(long productId) {}
-
     /** Every revision of everything published about a product, newest first within each kind. */
     public List<PublicationView> all(long productId) {
-        return revisions.findByProductIdOrderByKindAscRevisionDesc(productId).stream()
+        return published.findByProductIdOrderByKindAscRevisionDesc(productId).stream()
                 .map(Publications::view)
                 .toList();
     }
 
     /** The revision in force on a day: the newest valid by then; before the first, the first. */
     public Optional<PublicationView> inForce(long productId, Publication.Kind kind, LocalDate day) {
-        List<PublishedRevision> all = revisions.findByProductIdAndKindOrderByRevisionDesc(productId, kind);
+        List<PublishedRevision> all = published.findByProductIdAndKindOrderByRevisionDesc(productId, kind);
         Optional<PublishedRevision> valid =
                 all.stream().filter(row -> !row.validFrom.isAfter(day)).findFirst();
         return valid.or(() -> all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1)))
@@ -112,20 +114,20 @@ public class Publications {
 
     /** The newest revision of a kind. */
     public Optional<PublicationView> newest(long productId, Publication.Kind kind) {
-        return revisions.findByProductIdAndKindOrderByRevisionDesc(productId, kind).stream()
+        return published.findByProductIdAndKindOrderByRevisionDesc(productId, kind).stream()
                 .findFirst()
                 .map(Publications::view);
     }
 
     /** One revision by its key. */
     public PublicationView publication(long id) {
-        return revisions.findById(id).map(Publications::view).orElseThrow(() -> new NotFound("publication " + id));
+        return published.findById(id).map(Publications::view).orElseThrow(() -> new NotFound("publication " + id));
     }
 
     /** The file kept with a revision. */
     @Transactional(readOnly = true)
     public Attachment attachment(long id) {
-        PublishedRevision row = revisions.findById(id).orElseThrow(() -> new NotFound("publication " + id));
+        PublishedRevision row = published.findById(id).orElseThrow(() -> new NotFound("publication " + id));
         if (row.content == null) {
             throw new NotFound("file with this revision");
         }
@@ -144,34 +146,93 @@ public class Publications {
      * governs, that one's statement stands in place of the datasheet's.
      */
     public List<Claim> claims(long datasheetId) {
+        return claims(datasheetId, LocalDate.now(clock));
+    }
+
+    /**
+     * The same for a lot made on a day: what it must meet is what was in force then. What was settled later, or published
+     * later, changes nothing for it.
+     */
+    public List<Claim> claims(long datasheetId, LocalDate madeOn) {
         List<PublishedStatement> own = statements.findByPublicationIdOrderByPlace(datasheetId);
         if (own.isEmpty()) {
             return List.of();
         }
-        Map<Long, Long> governed = new HashMap<>();
         long productId = publication(datasheetId).productId();
-        for (Resolution row : resolutions.findByProductIdOrderById(productId)) {
-            governed.put(row.otherId, row.governsId);
-        }
-        // What was settled holds while the publication that governs is the newest of its kind.
-        Set<Long> newest = Arrays.stream(Publication.Kind.values())
-                .flatMap(kind -> newest(productId, kind).stream())
-                .map(PublicationView::id)
-                .collect(Collectors.toSet());
-        Map<Long, PublishedStatement> governing = new HashMap<>();
-        statements.findByIdIn(governed.values()).stream()
-                .filter(row -> newest.contains(row.publicationId))
-                .forEach(row -> governing.put(row.id, row));
+        List<Settled> settled = settled(productId).stream()
+                .filter(one -> !one.on().isAfter(madeOn))
+                .toList();
+        // Where nothing is settled nobody asks what the other publications said on that day.
+        List<PublishedStatement> inForce = settled.isEmpty()
+                ? List.of()
+                : Arrays.stream(Publication.Kind.values())
+                        .flatMap(kind -> inForce(productId, kind, madeOn).stream())
+                        .flatMap(view -> statements.findByPublicationIdOrderByPlace(view.id()).stream())
+                        .toList();
+        Families families = new Families(
+                products.findById(productId).map(product -> product.family).orElse(null));
         List<Claim> claims = new ArrayList<>();
         for (PublishedStatement row : own) {
-            Long governsId = governed.get(row.id);
-            PublishedStatement stands = governsId == null ? row : governing.getOrDefault(governsId, row);
-            claim(stands).ifPresent(claims::add);
+            PublishedStatement stands = row;
+            for (Settled one : settled) {
+                if (one.other().says(row.resolve())) {
+                    stands = inForce.stream()
+                            .filter(candidate -> one.governs().says(candidate.resolve()))
+                            .findFirst()
+                            .orElse(row);
+                }
+            }
+            claim(stands, families).ifPresent(claims::add);
         }
         return claims;
     }
 
-    private static Optional<Claim> claim(PublishedStatement row) {
+    /** What was settled about two statements; it speaks of what they say, whichever revision says it. */
+    private record Settled(Saying governs, Saying other, LocalDate on) {}
+
+    /** What a statement says, apart from where it stands. */
+    private record Saying(Statement statement) {
+
+        boolean says(Statement other) {
+            return statement.topic() == other.topic()
+                    && statement.form() == other.form()
+                    && statement.published().equals(other.published())
+                    && statement.words().equals(other.words())
+                    && statement.qualifier().equals(other.qualifier())
+                    && statement.terms().equals(other.terms())
+                    && statement.minimumN() == other.minimumN();
+        }
+    }
+
+    private List<Settled> settled(long productId) {
+        List<Resolution> rows = resolutions.findByProductIdOrderById(productId);
+        Map<Long, Statement> said = new HashMap<>();
+        statements
+                .findByIdIn(rows.stream()
+                        .flatMap(row -> java.util.stream.Stream.of(row.governsId, row.otherId))
+                        .toList())
+                .forEach(row -> said.put(row.id, row.resolve()));
+        return rows.stream()
+                .map(row -> new Settled(
+                        new Saying(java.util.Objects.requireNonNull(said.get(row.governsId))),
+                        new Saying(java.util.Objects.requireNonNull(said.get(row.otherId))),
+                        LocalDate.ofInstant(row.resolvedAt, clock.getZone())))
+                .toList();
+    }
+
+    /** What intake can measure of a product's material, by its family. */
+    private record Families(@Nullable Family family) {
+
+        boolean measures(Property property) {
+            return switch (property) {
+                case VISCOSITY, PENETRATION_DEPTH -> family == Family.RESIN;
+                case FILAMENT_DIAMETER, FILAMENT_OVALITY -> family == Family.FILAMENT;
+                default -> true;
+            };
+        }
+    }
+
+    private static Optional<Claim> claim(PublishedStatement row, Families families) {
         Statement statement = row.resolve();
         Optional<Property> property = statement.topic().property();
         Optional<Conditions> conditions =
@@ -179,13 +240,13 @@ public class Publications {
                         ? Optional.of(Conditions.ofMaterial("intake", ""))
                         : statement.terms().conditions();
         boolean rivalMissing = statement.form() == Form.BETTER_THAN && row.rivalId == null;
-        boolean tested =
-                property.isPresent() && (property.get().isMechanical() || property.get() == Property.FILAMENT_DIAMETER);
+        boolean tested = property.isPresent() && families.measures(property.get());
         if (!tested || conditions.isEmpty() || rivalMissing) {
             return Optional.empty();
         }
+        boolean material = property.filter(p -> !p.isMechanical()).isPresent();
         return statement
-                .requirement(Policy.USUAL)
+                .requirement(material ? Policy.USUAL.forDeterminations() : Policy.USUAL)
                 .map(requirement -> new Claim(
                         row.id,
                         property.get(),
@@ -197,7 +258,7 @@ public class Publications {
     }
 
     /** Publishes the next revision. Earlier ones stay with the lots made under them. */
-    @Transactional
+    @Write
     public PublicationView publish(
             long productId,
             Publication.Kind kind,
@@ -209,6 +270,7 @@ public class Publications {
         if (drafts.isEmpty()) {
             throw new Refusal("A publication that says nothing cannot be published.");
         }
+        lock(productId);
         PublishedRevision row = new PublishedRevision();
         row.productId = productId;
         row.kind = kind;
@@ -219,33 +281,61 @@ public class Publications {
         row.fileName = file.name();
         row.fileType = file.type();
         row.content = file.content().length == 0 ? null : file.content();
-        long id = revisions.save(row).id;
+        long id = published.save(row).id;
         int place = 1;
         for (Draft draft : drafts) {
             statements.save(new PublishedStatement(id, place++, draft.statement(), draft.rivalId()));
         }
-        events.publishEvent(new ClaimsChanged(productId));
+        revisions.raise(Revisions.product(productId));
         return view(row);
+    }
+
+    /** The products that each product claims to be better than. */
+    public Map<Long, Set<Long>> rivals() {
+        Map<Long, Set<Long>> rivals = new HashMap<>();
+        statements.rivals().forEach(pair -> rivals.computeIfAbsent(pair.productId(), id -> new java.util.HashSet<>())
+                .add(pair.rivalId()));
+        return rivals;
+    }
+
+    /** Two who publish about one product take turns. */
+    private void lock(long productId) {
+        if (products.lock(productId).isEmpty()) {
+            throw new NotFound("product " + productId);
+        }
     }
 
     /** Where label, web page and the given datasheet disagree, with what was decided about it. */
     @Transactional(readOnly = true)
     public List<ConflictView> conflicts(long productId, @Nullable Long datasheetId) {
+        return conflicts(productId, datasheetId, null);
+    }
+
+    /** The same as it was on a day; publications that came later are no concern of a lot made before. */
+    @Transactional(readOnly = true)
+    public List<ConflictView> conflicts(long productId, @Nullable Long datasheetId, @Nullable LocalDate day) {
         List<Publication> publications = new ArrayList<>();
         for (Publication.Kind kind : Publication.Kind.values()) {
             Optional<PublicationView> found = kind == Publication.Kind.DATASHEET && datasheetId != null
                     ? Optional.of(publication(datasheetId))
-                    : newest(productId, kind);
+                    : day == null ? newest(productId, kind) : validOn(productId, kind, day);
             found.ifPresent(view -> publications.add(new Publication(kind, view.revision(), statements(view.id()))));
         }
-        List<Resolution> settled = resolutions.findByProductIdOrderById(productId);
+        List<Resolution> rows = resolutions.findByProductIdOrderById(productId);
+        List<Settled> settled = settled(productId);
         return Conflict.among(publications).stream()
-                .map(conflict -> new ConflictView(conflict, resolution(conflict, settled)))
+                .map(conflict -> new ConflictView(conflict, resolution(conflict, rows, settled)))
                 .toList();
     }
 
+    /** What a kind of publication said on a day; nothing before its first revision. */
+    private Optional<PublicationView> validOn(long productId, Publication.Kind kind, LocalDate day) {
+        return inForce(productId, kind, day).filter(view -> !view.validFrom().isAfter(day));
+    }
+
     /** A conflict is settled when one of its statements was said to govern every other that differs from it. */
-    private static @Nullable ResolutionView resolution(Conflict conflict, List<Resolution> settled) {
+    private static @Nullable ResolutionView resolution(
+            Conflict conflict, List<Resolution> rows, List<Settled> settled) {
         for (Conflict.Entry governs : conflict.entries()) {
             ResolutionView last = null;
             boolean all = true;
@@ -254,10 +344,11 @@ public class Publications {
                         && !Conflict.between(governs.statement(), other.statement())
                                 .isEmpty();
                 if (differs) {
-                    Optional<Resolution> row = settled.stream()
-                            .filter(r -> r.governsId == governs.statement().id()
-                                    && r.otherId == other.statement().id())
-                            .findFirst();
+                    Optional<Resolution> row = java.util.stream.IntStream.range(0, rows.size())
+                            .filter(i -> settled.get(i).governs().says(governs.statement())
+                                    && settled.get(i).other().says(other.statement()))
+                            .mapToObj(rows::get)
+                            .reduce((one, later) -> later);
                     all &= row.isPresent();
                     last = row.map(r -> new ResolutionView(
                                     governs.kind(),
@@ -277,12 +368,11 @@ public class Publications {
     }
 
     /** Settles a conflict: this statement governs, the others are to be corrected. */
-    @Transactional
+    @Write
     public void resolve(
             long productId, @Nullable Long datasheetId, long governsId, String reason, String correction, String by) {
-        if (reason.isBlank()) {
-            throw new Refusal("reason", "Say why this one governs.");
-        }
+        String why = Reasons.require("reason", reason, "The reason", 400);
+        lock(productId);
         Conflict conflict = conflicts(productId, datasheetId).stream()
                 .map(ConflictView::conflict)
                 .filter(c -> c.entries().stream().anyMatch(e -> e.statement().id() == governsId))
@@ -304,14 +394,14 @@ public class Publications {
                 row.productId = productId;
                 row.governsId = governsId;
                 row.otherId = other.statement().id();
-                row.reason = reason.strip();
+                row.reason = why;
                 row.correction = correction.strip();
                 row.resolvedBy = by;
                 row.resolvedAt = clock.instant();
                 resolutions.save(row);
             }
         }
-        events.publishEvent(new ClaimsChanged(productId));
+        revisions.raise(Revisions.product(productId));
     }
 
     private static PublicationView view(PublishedRevision row) {

@@ -9,11 +9,13 @@ import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.util.MultiValueMap;
 import org.ysometron.app.web.Problems;
+import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.publication.Completeness;
 import org.ysometron.core.publication.PublishedValue;
 import org.ysometron.core.publication.Statement;
 import org.ysometron.core.publication.Terms;
@@ -53,6 +55,9 @@ record StatementRow(
             "specimens",
             "process");
 
+    /** Statements of one publication at the most. */
+    static final int MOST = 500;
+
     static StatementRow blank() {
         return of(Map.of());
     }
@@ -75,9 +80,18 @@ record StatementRow(
                 values.get(10));
     }
 
+    /** A publication of more rows is a slip: no datasheet says so much. */
+    static void requireFew(int rows) {
+        if (rows > MOST) {
+            throw new Refusal(
+                    "file", "That is " + rows + " statements; " + MOST + " are the most that one publication takes.");
+        }
+    }
+
     /** The rows of a sent form, whose fields come in parallel lists. */
     static List<StatementRow> of(MultiValueMap<String, String> sent) {
         int count = sent.getOrDefault("topic", List.of()).size();
+        requireFew(count);
         List<StatementRow> rows = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             Map<String, String> fields = new java.util.HashMap<>();
@@ -114,6 +128,21 @@ record StatementRow(
             fields.put(FIELDS.get(i), values.get(i));
         }
         return fields;
+    }
+
+    /** What is wrong with the row, or what nobody could test as it stands; empty when there is nothing to say. */
+    String said(Products products) {
+        if (isEmpty() || topic.isEmpty()) {
+            return "";
+        }
+        Problems problems = new Problems();
+        Optional<Publications.Draft> draft = draft("row", products, problems);
+        if (!problems.none()) {
+            return String.valueOf(problems.at("row"));
+        }
+        List<String> missing = draft.map(found -> Completeness.untestableFor(found.statement()))
+                .orElse(List.of());
+        return missing.isEmpty() ? "" : "Nobody can test it like this: no " + String.join(", no ", missing) + ".";
     }
 
     boolean isEmpty() {

@@ -68,8 +68,8 @@ class ErrorAdvice {
                 model,
                 response,
                 HttpStatus.CONTENT_TOO_LARGE,
-                "The file is larger than 32 MB.",
-                "Import one lot's readings at a time.");
+                "The file or form is larger than 32 MB, or has more than 8,000 fields.",
+                "Import one lot's readings at a time; publish at most 500 statements.");
     }
 
     @ExceptionHandler(AccessDeniedException.class)
@@ -83,6 +83,11 @@ class ErrorAdvice {
             HttpStatus status = HttpStatus.valueOf(known.getStatusCode().value());
             String what = status == HttpStatus.NOT_FOUND ? "There is no such page." : "This request could not be read.";
             return page(model, response, status, what, "Check the address, or start from the gate.");
+        }
+        if (Away.is(problem)) {
+            LOG.warn("the database is away: {}", problem.getMessage());
+            response.setHeader("Retry-After", "60");
+            return page(model, response, HttpStatus.SERVICE_UNAVAILABLE, Away.WHAT, Away.TODO);
         }
         LOG.error("a request failed", problem);
         return page(

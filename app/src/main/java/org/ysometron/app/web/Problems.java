@@ -33,6 +33,13 @@ public final class Problems {
         return text;
     }
 
+    /** Requires words of substance of at most {@code longest} characters; returns them stripped. */
+    public String reason(String field, @Nullable String given, String name, int longest) {
+        String text = given == null ? "" : given;
+        Reasons.problem(text, name, longest).ifPresent(problem -> add(field, problem));
+        return text.strip();
+    }
+
     /** Reads a day such as 2026-03-14; null when it is none, which is then said at the field. */
     public @Nullable LocalDate date(String field, @Nullable String given) {
         try {

@@ -111,11 +111,11 @@ class BenchTest extends DemoSite {
         ReadingView wrong = record(lot, "ZX1").force().orElseThrow();
 
         assertThatThrownBy(() -> bench.correct(
-                        lot, wrong.id(), testLots.force("ZX1", "405", Outcome.BROKE_IN_GAUGE), " ", "bench"))
+                        lot, wrong.id(), testLots.correction("405", Outcome.BROKE_IN_GAUGE, " "), "bench"))
                 .isInstanceOf(Refusal.class)
-                .hasMessageContaining("why");
+                .hasMessageContaining("is missing");
         bench.correct(
-                lot, wrong.id(), testLots.force("ZX1", "405", Outcome.BROKE_IN_GAUGE), "misread 4 for 5", "quality");
+                lot, wrong.id(), testLots.correction("405", Outcome.BROKE_IN_GAUGE, "misread 4 for 5"), "quality");
 
         SpecimenRecord record = record(lot, "ZX1");
         assertThat(record.corrected()).singleElement().satisfies(first -> assertThat(first.typed())
@@ -123,7 +123,10 @@ class BenchTest extends DemoSite {
         assertThat(record.strength().orElseThrow().value()).isCloseTo(405 / 16.0, within(1e-9));
         assertThat(mean(lot)).isCloseTo(before - 45 / 16.0 / 5, within(1e-9));
         assertThatThrownBy(() -> bench.correct(
-                        lot, wrong.id(), testLots.force("ZX1", "1", Outcome.BROKE_IN_GAUGE), "again", "bench"))
+                        lot,
+                        wrong.id(),
+                        testLots.correction("1", Outcome.BROKE_IN_GAUGE, "misread once again"),
+                        "bench"))
                 .hasMessageContaining("corrected already");
     }
 
@@ -211,6 +214,7 @@ class BenchTest extends DemoSite {
     }
 
     private double mean(LotView lot) {
+        testLots.refresh(lot);
         LotView newer = testLots.lot();
         return earlierLots.strengths(newer, record(lot, "ZX1").specimen().conditions()).orElseThrow().means().stream()
                 .filter(mean -> Math.abs(mean - average(lot)) < 1e-9)

@@ -69,10 +69,10 @@ class StoriesTest extends DemoSite {
         LotView before = lots.named("DN-0045");
 
         assertThat(logs.of(after.id()).get(0).ovalityMean()).isCloseTo(DunlinTruth.OVALITY_AFTER, within(0.001));
-        assertThat(signals.of(List.of(after.id())).get(after.id()))
+        assertThat(signals.of(List.of(after)).get(after.id()))
                 .anyMatch(signal -> signal.title().startsWith("Filament ovality")
                         && signal.words().contains("beyond the upper limit"));
-        assertThat(signals.of(List.of(before.id())).getOrDefault(before.id(), List.of()))
+        assertThat(signals.of(List.of(before)).getOrDefault(before.id(), List.of()))
                 .noneMatch(signal -> signal.title().startsWith("Filament ovality"));
     }
 
@@ -90,7 +90,7 @@ class StoriesTest extends DemoSite {
     void theNewLightEngineIsSeen() {
         LotView lot = lots.named("CW-0020");
 
-        assertThat(signals.of(List.of(lot.id())).get(lot.id()))
+        assertThat(signals.of(List.of(lot)).get(lot.id()))
                 .anyMatch(signal -> signal.title().startsWith("Tensile strength")
                         && signal.words().contains("upper limit"));
     }

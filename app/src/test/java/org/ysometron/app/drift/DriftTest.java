@@ -30,6 +30,7 @@ import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Property;
+import org.ysometron.core.gate.Disposition;
 
 class DriftTest extends DemoSite {
 
@@ -62,7 +63,7 @@ class DriftTest extends DemoSite {
         Set<Long> signalled = new HashSet<>();
         Set<Long> flatSignalled = new HashSet<>();
         List<PointView> points = series.points(upright.id());
-        signals.of(points.stream().map(PointView::lotId).toList())
+        signals.stored(points.stream().map(PointView::lotId).toList())
                 .forEach((lotId, list) -> list.forEach(signal -> {
                     if (signal.seriesId() == upright.id()) {
                         signalled.add(lotId);
@@ -107,23 +108,24 @@ class DriftTest extends DemoSite {
         assertThat(view.ranges().walls()).isEmpty();
     }
 
-    /** M62: readings that change later leave a signed baseline as it was; only a new version with a reason moves it. */
+    /** M62: what lots say later leaves a signed baseline as it was; only a new version with a reason moves it. */
     @Test
     void aBaselineIsNeverWorkedOutAnewByItself() {
-        LotView first = testLots.goodLot("bench");
+        LotView first = testLots.releasedLot();
         LotView second = testLots.lot();
+        testLots.test(second, Orientation.XY, "bench", 884, 880, 890, 876, 871);
         testLots.test(second, Orientation.ZX, "bench", 470, 465, 472, 468, 460);
+        testLots.refresh(second);
         SeriesView slate = strength("slate", Orientation.ZX);
-        Baselines.BaselineView signed =
-                baselines.sign(slate.id(), Set.of(first.id(), second.id()), "For a test.", "quality");
-        long reading = bench.records(first.id()).get(5).force().orElseThrow().id();
+        Set<Long> both = Set.of(first.id(), second.id());
+        assertThatThrownBy(() -> baselines.sign(slate.id(), both, "For the present recipe.", "quality"))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining(second.code() + " is waiting");
+        gateOfTests.decide(second, Disposition.RELEASE, "All claims are supported.", "release");
+        Baselines.BaselineView signed = baselines.sign(slate.id(), both, "For the present recipe.", "quality");
 
-        bench.correct(
-                first,
-                reading,
-                testLots.force("ZX1", "300", org.ysometron.core.method.Outcome.BROKE_IN_GAUGE),
-                "misread",
-                "bench");
+        LotView third = testLots.releasedLot();
+        testLots.refresh(third);
 
         Baselines.BaselineView after = baselines.newest(slate.id()).orElseThrow();
         assertThat(after).isEqualTo(signed);
@@ -131,12 +133,11 @@ class DriftTest extends DemoSite {
             assertThat(step.symbol()).isEqualTo("x̄");
             assertThat(step.value()).isCloseTo(signed.centre(), within(1e-12));
         });
-        assertThatThrownBy(() -> baselines.sign(slate.id(), Set.of(first.id(), second.id()), " ", "quality"))
+        assertThatThrownBy(() -> baselines.sign(slate.id(), both, " \u00a0.", "quality"))
                 .isInstanceOf(Refusal.class);
-        Baselines.BaselineView next =
-                baselines.sign(slate.id(), Set.of(first.id(), second.id()), "Reading corrected.", "quality");
+        Baselines.BaselineView next = baselines.sign(
+                slate.id(), Set.of(second.id(), third.id(), first.id()), "Another lot joined.", "quality");
         assertThat(next.version()).isEqualTo(signed.version() + 1);
-        assertThat(next.centre()).isLessThan(signed.centre());
         assertThat(baselines.all(slate.id())).contains(signed);
         assertThat(next.isProvisional()).isTrue();
     }
@@ -164,13 +165,13 @@ class DriftTest extends DemoSite {
         SeriesView upright = strength("natural", Orientation.ZX);
         var points = series.points(upright.id());
         var judged = judgements.of(List.of(lot));
-        var signalled = signals.of(List.of(lot.id()));
+        var signalled = signals.of(List.of(lot));
 
-        judgements.rebuild(lot.id());
+        lots.touch(lot.id());
 
         assertThat(series.points(upright.id())).isEqualTo(points);
         assertThat(judgements.of(List.of(lot))).isEqualTo(judged);
-        assertThat(signals.of(List.of(lot.id()))).isEqualTo(signalled);
+        assertThat(signals.of(List.of(lot))).isEqualTo(signalled);
     }
 
     @Test
@@ -191,7 +192,7 @@ class DriftTest extends DemoSite {
                         .param("lot", "" + lot)
                         .param("answer", " "))
                 .andExpect(status().is(422))
-                .andExpect(content().string(containsString("Say what changed")));
+                .andExpect(content().string(containsString("is missing")));
     }
 
     @Test
@@ -204,7 +205,7 @@ class DriftTest extends DemoSite {
                         .with(csrf())
                         .param("from", "SK-0120")
                         .param("to", "SK-0101")
-                        .param("reason", "r"))
+                        .param("reason", "the present recipe"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("made after the last")));
         http.perform(post(path)

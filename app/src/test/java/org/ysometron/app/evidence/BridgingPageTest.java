@@ -96,6 +96,7 @@ class BridgingPageTest extends DemoSite {
     }
 
     private SeriesPoints.SeriesView strengths(LotView lot, String setup) {
+        testLots.refresh(lot);
         return series.everyOf(lot.productId()).stream()
                 .filter(view -> view.property() == Property.TENSILE_STRENGTH
                         && view.colour().equals(lot.colour())
@@ -172,7 +173,7 @@ class BridgingPageTest extends DemoSite {
                         .param("margin", "0.4 MPa")
                         .param("reason", ""))
                 .andExpect(status().is(422))
-                .andExpect(content().string(containsString("Say what was changed and why")));
+                .andExpect(content().string(containsString("What was changed and why is missing")));
         int before = series.points(study.old().id()).size();
         http.perform(post(page)
                         .with(QUALITY)
@@ -208,7 +209,10 @@ class BridgingPageTest extends DemoSite {
         long cell = rigged("cell C of this test", "frame C");
         breaks(lot, "XY1", 880, cell);
         methods.pin(
-                TestMethod.TENSION, List.of("50 mm", "5 N", "crosshead, not used for a modulus"), "test", "quality");
+                TestMethod.TENSION,
+                List.of("50 mm", "5 N", "crosshead, not used for a modulus"),
+                "Checked with another preload.",
+                "quality");
         try {
             breaks(lot, "XY2", 880, cell);
             assertThat(series.points(strengths(lot, "frame C").id())).hasSize(1);

@@ -41,7 +41,8 @@ class GateTest extends DemoSite {
                         .with(RELEASE)
                         .with(csrf())
                         .param("disposition", "RELEASE")
-                        .param("reason", "It looks fine"))
+                        .param("reason", "It looks fine")
+                        .param("password", "release"))
                 .andExpect(status().is(422))
                 .andExpect(content()
                         .string(allOf(
@@ -77,7 +78,8 @@ class GateTest extends DemoSite {
                         .with(RELEASE)
                         .with(csrf())
                         .param("disposition", "RELEASE")
-                        .param("reason", "done"))
+                        .param("reason", "everything looks right")
+                        .param("password", "release"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("cannot release it alone")));
         assertThat(decisions
@@ -151,9 +153,10 @@ class GateTest extends DemoSite {
         http.perform(post("/lots/" + lot.code() + "/decision")
                         .with(RELEASE)
                         .with(csrf())
-                        .param("disposition", "RELEASE"))
+                        .param("disposition", "RELEASE")
+                        .param("password", "release"))
                 .andExpect(status().is(422))
-                .andExpect(content().string(containsString("Say why")));
+                .andExpect(content().string(containsString("The reason is missing")));
         http.perform(post("/lots/" + lot.code() + "/decision")
                         .with(RELEASE)
                         .with(csrf())

@@ -31,6 +31,7 @@ class RecordKindContractTest extends DemoSite {
                         "humidity", "0.14",
                         "before", "912.4",
                         "after", "0.9109 kg"));
+        GOOD.put(RecordKind.FILAMENT_DENSITY, Map.of("density", "1360 kg/m³", "how", "displacement in ethanol"));
         GOOD.put(
                 RecordKind.RESIN,
                 Map.of("density", "1120 kg/m³", "viscosity", "0.85 Pa·s", "viscosityAt", "25", "hardness", "82 D"));

@@ -30,6 +30,7 @@ class SpecimenCodeTest {
                 null,
                 1,
                 "",
+                java.time.Instant.EPOCH,
                 null);
     }
 

@@ -331,12 +331,11 @@ class MakeTest extends DemoSite {
     @Test
     void m10APoseOfItsOwnIsKeptApartAndConfoundingIsSaid() throws Exception {
         LotView lot = testLots.lot();
-        testLots.test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
-        assertThat(strength(lot, Orientation.XY).n()).isEqualTo(5);
         long treatment = trial(lot, Treatments.Status.REFERENCE);
         chambers.treat(lot, annealing(lot, treatment, Treatments.Pose.LYING, List.of("XY1", "XY2", "XY3")), "bench");
         chambers.treat(lot, annealing(lot, treatment, Treatments.Pose.STANDING, List.of("XY4", "XY5")), "bench");
-        histories.record(lot, List.of("XY1"), Histories.Kind.SUPPORTS, "", LocalDateTime.now(), "bench");
+        testLots.test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
+        histories.record(lot, List.of("XY1"), Histories.Kind.SUPPORTS, null, "", LocalDateTime.now(), "bench");
 
         assertThat(strength(lot, Orientation.XY).n()).isEqualTo(3);
         assertThat(judgements.apart(lot)).singleElement().satisfies(apart -> assertThat(apart.levels())
@@ -403,12 +402,12 @@ class MakeTest extends DemoSite {
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("is no step; expected a temperature and a time")));
         LotView lot = testLots.lot();
-        testLots.test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
         chambers.treat(
                 lot,
                 annealing(lot, trial(lot, Treatments.Status.TRIAL), Treatments.Pose.LYING, List.of("XY1", "XY2")),
                 "bench");
-        histories.record(lot, List.of("XY3"), Histories.Kind.SUPPORTS, "", LocalDateTime.now(), "bench");
+        testLots.test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
+        histories.record(lot, List.of("XY3"), Histories.Kind.SUPPORTS, null, "", LocalDateTime.now(), "bench");
         assertThat(strength(lot, Orientation.XY).n()).isEqualTo(3);
     }
 
@@ -489,10 +488,10 @@ class MakeTest extends DemoSite {
                 bench.correct(
                         lot,
                         reading.id(),
-                        reading.quantity() == org.ysometron.app.bench.Quantity.WIDTH
-                                ? testLots.width("XY1", 1, "4.05")
-                                : testLots.thickness("XY1", 1, "3.95"),
-                        "flattened by heat",
+                        testLots.correction(
+                                reading.quantity() == org.ysometron.app.bench.Quantity.WIDTH ? "4.05" : "3.95",
+                                null,
+                                "flattened by heat"),
                         "bench");
             }
         }
@@ -508,10 +507,17 @@ class MakeTest extends DemoSite {
     void m41AThreadCutAgainIsKeptWithTheSpecimen() throws Exception {
         LotView lot = testLots.lot();
         testLots.test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
-        histories.record(lot, List.of("XY2"), Histories.Kind.RECUT, "M5 die", LocalDateTime.now(), "bench");
+        histories.record(
+                lot,
+                List.of("XY2"),
+                Histories.Kind.RECUT,
+                org.ysometron.core.gate.Cause.HANDLING,
+                "thread cut again with an M5 die",
+                LocalDateTime.now(),
+                "bench");
         assertThat(strength(lot, Orientation.XY).n()).isEqualTo(4);
         http.perform(get("/lots/" + lot.code() + "/make").with(QUALITY))
-                .andExpect(content().string(containsString("thread cut again: M5 die")));
+                .andExpect(content().string(containsString("thread cut again: thread cut again with an M5 die")));
         http.perform(form(lot, "rework")
                         .param("reworked", "XY99")
                         .param("kind", "CUT")
@@ -595,17 +601,17 @@ class MakeTest extends DemoSite {
         Climates.SetClimate set = climates.of(lot).get(0);
         LocalDateTime in = java.util.Objects.requireNonNull(set.in());
         assertThat(set.ready()).isEqualTo(in.plusHours(88));
-        climates.weigh(lot, set.setId(), "8.5635 g", in.plusHours(81), "bench");
+        climates.weigh(lot, set.setId(), "8.5635 g", in.plusHours(81), "", "bench");
         assertThat(climates.of(lot).get(0).ready()).isEqualTo(in.plusHours(81));
-        climates.move(lot, set.setId(), in, in.plusHours(50), "");
+        climates.move(lot, set.setId(), in, in.plusHours(50), "", "", "bench");
         assertThat(climates.cutShort(lot, lots.specimens(lot.id())).values())
                 .singleElement()
                 .asString()
                 .contains("before it was ready");
-        climates.move(lot, set.setId(), in, null, "");
-        assertThatThrownBy(() -> climates.weigh(lot, set.setId(), "8 N", in.plusHours(82), "bench"))
+        climates.move(lot, set.setId(), in, null, "", "", "bench");
+        assertThatThrownBy(() -> climates.weigh(lot, set.setId(), "8 N", in.plusHours(82), "", "bench"))
                 .hasMessageContaining("is a force, not a mass");
-        assertThatThrownBy(() -> climates.move(lot, set.setId(), in, in.minusHours(1), ""))
+        assertThatThrownBy(() -> climates.move(lot, set.setId(), in, in.minusHours(1), "", "", "bench"))
                 .hasMessageContaining("come out before it went in");
     }
 
@@ -614,10 +620,12 @@ class MakeTest extends DemoSite {
     void m37ARetainedLotIsTestedBesideOthers() throws Exception {
         LotView kept = testLots.lot();
         testLots.test(kept, Orientation.XY, "bench", 880, 884, 890, 876, 871);
+        testLots.refresh(kept);
         assertThat(judgements.seriesOf(kept.id())).isNotEmpty();
         LotView before = references.of(kept.productId()).orElseThrow().lot();
         try {
             references.retain(kept, 2, 8, 4, "quality");
+            testLots.refresh(kept);
             assertThat(judgements.seriesOf(kept.id())).isEmpty();
             http.perform(post("/lots/" + kept.code() + "/decision")
                             .with(user("release")
@@ -625,7 +633,8 @@ class MakeTest extends DemoSite {
                                             new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("RELEASE")))
                             .with(csrf())
                             .param("disposition", "REJECT")
-                            .param("reason", "old"))
+                            .param("reason", "too old by now")
+                            .param("password", "release"))
                     .andExpect(status().is(422))
                     .andExpect(content().string(containsString("is kept as reference")));
             LotView lot = driedLot();
@@ -727,11 +736,7 @@ class MakeTest extends DemoSite {
         assertThatThrownBy(() -> bench.enter(
                         lot, testLots.force("XY1", "990", org.ysometron.core.method.Outcome.BROKE_IN_GAUGE), "bench"))
                 .hasMessageContaining("XY1 more than 10 % off nominal size");
-        http.perform(post("/lots/" + lot.code() + "/words")
-                        .with(QUALITY)
-                        .with(csrf())
-                        .param("kind", "SIZE_GATE")
-                        .param("reason", "First layer squashed; the area is measured."))
+        word(lot, org.ysometron.core.gate.Block.Kind.SIZE_GATE, "First layer squashed; the area is measured.")
                 .andExpect(status().is3xxRedirection());
         bench.enter(lot, testLots.force("XY1", "990", org.ysometron.core.method.Outcome.BROKE_IN_GAUGE), "bench");
         assertThat(strength(lot, Orientation.XY).n()).isEqualTo(1);
@@ -770,6 +775,7 @@ class MakeTest extends DemoSite {
                 .hasMessageContaining("Nothing differs");
         runs.print(lot, run(lot, "printer 2", 1, 0, null, false), "bench");
         breaks(lot, "XY2", 880);
+        testLots.refresh(lot);
         assertThat(judgements.seriesOf(lot.id())).hasSizeGreaterThanOrEqualTo(6);
         assertThat(judgements.apart(lot)).singleElement().satisfies(apart -> assertThat(apart.levels())
                 .anyMatch(level -> level.startsWith("printer 2, recipe " + next.revision())));

@@ -48,6 +48,7 @@ class MapsTest {
                 null,
                 1,
                 "",
+                java.time.Instant.EPOCH,
                 reference ? 9L : null);
     }
 

@@ -87,7 +87,7 @@ class TestPlanTest extends DemoSite {
                         .param("basis", "AS_PRINTED")
                         .param("n", "5")
                         .param("process", "cured long")
-                        .param("reason", "because"))
+                        .param("reason", "because it is claimed"))
                 .andExpect(status().is(422))
                 .andExpect(content()
                         .string(allOf(
@@ -96,19 +96,19 @@ class TestPlanTest extends DemoSite {
                                 containsString("a conditioning"),
                                 containsString("a rate above zero"),
                                 containsString("cured long"))));
-        http.perform(lines("/products/plover-f30/plan", "5 N").param("reason", "because"))
+        http.perform(lines("/products/plover-f30/plan", "5 N").param("reason", "because it is claimed"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("is a force, not a speed")));
         http.perform(lines("/products/plover-f30/plan", "5 mm/min").param("reason", ""))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("Say why the plan is as it is")));
-        http.perform(lines("/products/plover-f30/plan", "5 mm/min", "5 mm/min").param("reason", "twice"))
+        http.perform(lines("/products/plover-f30/plan", "5 mm/min", "5 mm/min").param("reason", "the same line twice"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("twice under the same terms")));
         http.perform(post("/products/plover-f30/plan")
                         .with(QUALITY)
                         .with(csrf())
-                        .param("reason", "empty"))
+                        .param("reason", "an empty plan"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("at least one line")));
     }
@@ -130,7 +130,7 @@ class TestPlanTest extends DemoSite {
                         .string(allOf(
                                 containsString("No line serves Tensile strength, XY flat"),
                                 containsString("Earlier revisions"))));
-        http.perform(lines("/products/plover-f30/plan", "50 mm/min").param("reason", "again"))
+        http.perform(lines("/products/plover-f30/plan", "50 mm/min").param("reason", "the same once again"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("Nothing differs from revision")));
     }
@@ -327,7 +327,7 @@ class TestPlanTest extends DemoSite {
                         .with(QUALITY)
                         .with(csrf())
                         .param("values", "0.1 mm")
-                        .param("reason", "same"))
+                        .param("reason", "the same as before"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("Nothing differs from revision 1")));
         http.perform(post("/methods/DOUBLE_SHEAR")

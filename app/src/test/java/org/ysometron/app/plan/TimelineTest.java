@@ -33,12 +33,21 @@ class TimelineTest {
     private static Calendar.Board board(int lots, Map<LotView, List<Progress.Event>> events, long lateDays) {
         List<Job> jobs = new ArrayList<>();
         List<Schedule.Running> running = List.of(new Schedule.Running(
-                new Job("L1: condition bars", Attention.ALONE, 20 * 60, List.of(), "climate"), NOW.minusHours(18)));
+                new Job("L1: condition bars", "L1", "condition bars", Attention.ALONE, 20 * 60, List.of(), "climate"),
+                NOW.minusHours(18)));
         for (int i = 1; i <= lots; i++) {
-            String lot = "L" + i + ": ";
-            jobs.add(new Job(lot + "print", Attention.BEGUN, 240, List.of(), i % 2 == 0 ? "printer 2" : "printer 1"));
-            jobs.add(new Job(lot + "test", Attention.ATTENDED, 30, List.of(lot + "print"), "bench"));
-            jobs.add(new Job(lot + "decide", Attention.ATTENDED, 20, List.of(lot + "test"), ""));
+            String code = "L" + i;
+            String lot = code + ": ";
+            jobs.add(new Job(
+                    lot + "print",
+                    code,
+                    "print",
+                    Attention.BEGUN,
+                    240,
+                    List.of(),
+                    i % 2 == 0 ? "printer 2" : "printer 1"));
+            jobs.add(new Job(lot + "test", code, "test", Attention.ATTENDED, 30, List.of(lot + "print"), "bench"));
+            jobs.add(new Job(lot + "decide", code, "decide", Attention.ATTENDED, 20, List.of(lot + "test"), ""));
         }
         Schedule.Plan plan = Schedule.forwards(
                 jobs, new Schedule.Ground(Map.of("climate", 3), WorkingHours.USUAL, running, Map.of()), NOW);
@@ -55,7 +64,7 @@ class TimelineTest {
         }
         machines.put(Station.PRINTER, List.of("printer 1", "printer 2"));
         machines.put(Station.CLIMATE, List.of("climate box"));
-        return new Calendar.Board(NOW, plan, forecasts, machines, Map.of("climate box", 3), events);
+        return new Calendar.Board(NOW, plan, forecasts, machines, Map.of("climate box", 3), events, Map.of());
     }
 
     @ParameterizedTest
@@ -147,11 +156,11 @@ class TimelineTest {
         LocalDateTime friday = LocalDateTime.of(2026, 3, 6, 20, 0);
         Schedule.Plan plan = Schedule.forwards(
                 List.of(
-                        new Job("L1: print", Attention.BEGUN, 60, List.of(), "printer"),
-                        new Job("L1: decide", Attention.ATTENDED, 540, List.of("L1: print"), "")),
+                        new Job("L1: print", "L1", "print", Attention.BEGUN, 60, List.of(), "printer"),
+                        new Job("L1: decide", "L1", "decide", Attention.ATTENDED, 540, List.of("L1: print"), "")),
                 Schedule.Ground.of(Map.of()),
                 friday);
-        Calendar.Board board = new Calendar.Board(friday, plan, Map.of(), Map.of(), Map.of(), Map.of());
+        Calendar.Board board = new Calendar.Board(friday, plan, Map.of(), Map.of(), Map.of(), Map.of(), Map.of());
         assertThat(Due.of(board)).singleElement().satisfies(item -> {
             assertThat(item.what()).isEqualTo("print");
             assertThat(item.when()).isEqualTo("Mon 9 Mar 07:00");

@@ -260,11 +260,7 @@ class PublicationTest extends DemoSite {
 
         http.perform(get("/lots/" + lot.code() + "/decision").with(QUALITY))
                 .andExpect(content().string(containsString("is withdrawn: blend changed")));
-        http.perform(post("/lots/" + lot.code() + "/words")
-                        .with(QUALITY)
-                        .with(csrf())
-                        .param("kind", "WITHDRAWN_PRODUCT")
-                        .param("reason", "last order of an old customer"))
+        word(lot, org.ysometron.core.gate.Block.Kind.PRODUCT_WITHDRAWN, "last order of an old customer")
                 .andExpect(status().is3xxRedirection());
         http.perform(get("/lots/" + lot.code() + "/decision").with(QUALITY))
                 .andExpect(content()

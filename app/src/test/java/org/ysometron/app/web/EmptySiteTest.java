@@ -59,7 +59,7 @@ class EmptySiteTest {
 
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
-        registry.add("spring.datasource.url", () -> TestDatabase.url("empty"));
+        TestDatabase.register(registry, "empty");
         registry.add("ysometron.first-account-file", FILE::toString);
     }
 

@@ -4,7 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.google.zxing.BinaryBitmap;
 import com.google.zxing.RGBLuminanceSource;
-import com.google.zxing.common.HybridBinarizer;
+import com.google.zxing.common.GlobalHistogramBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -144,8 +144,10 @@ class MakeWalkTest extends DemoSite {
         BufferedImage image = ImageIO.read(new ByteArrayInputStream(png));
         int[] pixels = image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth());
         return new QRCodeReader()
-                .decode(new BinaryBitmap(
-                        new HybridBinarizer(new RGBLuminanceSource(image.getWidth(), image.getHeight(), pixels))))
+                .decode(
+                        new BinaryBitmap(new GlobalHistogramBinarizer(
+                                new RGBLuminanceSource(image.getWidth(), image.getHeight(), pixels))),
+                        java.util.Map.of(com.google.zxing.DecodeHintType.TRY_HARDER, true))
                 .getText();
     }
 }

@@ -182,6 +182,7 @@ class WalkTest extends DemoSite {
         browser.open(release, "/lots/" + lot.code() + "/decision");
         release.check("#d-RELEASE");
         release.fill("#reason", "All claims supported.");
+        release.fill("#password", "release");
         release.dblclick("text=Sign the decision");
         assertThat(release.locator(".stamp")).hasText("released");
         browser.check(release, "certificate");

@@ -43,6 +43,11 @@ public record Evidence(
         return values.length + bounds.length;
     }
 
+    /** Whether anything was tested, whether it counts or not. */
+    public boolean isTouched() {
+        return n() + excluded > 0;
+    }
+
     /** The results that are values. */
     @Override
     public double[] values() {

@@ -78,25 +78,37 @@ public final class Gate {
                 Block.Kind.PRODUCT_WITHDRAWN,
                 product + " is withdrawn: " + reason,
                 Right.JUDGEMENT,
-                "Give a word why this lot may still leave, or reject it.");
+                "Give a word why this lot may still leave, or reject it.",
+                "product");
     }
 
     /** An artefact or fit check that failed its gate: size comes before strength. */
-    public static Block sizeGate(String failure) {
+    public static Block sizeGate(String failure, String subject) {
         return new Block(
                 Block.Kind.SIZE_GATE,
                 failure + ".",
                 Right.JUDGEMENT,
-                "Print again within size, or give an engineer's word with its reason.");
+                "Print again within size, or give an engineer's word with its reason.",
+                subject);
     }
 
-    /** A reading by an instrument that was out of calibration on the day. */
-    public static Block outOfCalibration(String instrumentAndDay) {
+    /** A reading by an instrument that was out of calibration on the day, or was never calibrated. */
+    public static Block outOfCalibration(String words, String subject) {
         return new Block(
                 Block.Kind.CALIBRATION,
-                "Out of calibration: " + instrumentAndDay + ".",
+                words + ".",
                 Right.JUDGEMENT,
-                "Test again with a calibrated one, or give a word with what the calibration since has shown.");
+                "Test again with a calibrated one, or give a word with what the calibration since has shown.",
+                subject);
+    }
+
+    /** A planned test that was not done. */
+    public static Block planLine(String line, int done, int planned) {
+        return new Block(
+                Block.Kind.PLAN_LINE,
+                "Planned and not done: " + line + ", " + done + " of " + planned + ".",
+                Right.ENTRY,
+                "Do it, or have it left out of the lot's plan by somebody with judgement, with a reason.");
     }
 
     /** Specimens whose results are provisional: wet or unknown material, or tested before they were conditioned. */
@@ -106,24 +118,24 @@ public final class Gate {
     }
 
     /**
-     * What stops this person from this decision. A release needs every block lifted and somebody who entered none of the
-     * lot's readings; hold and reject are always open to the right of release.
+     * What stops this person from this decision. A release needs every block lifted and somebody who entered nothing of
+     * the lot; what keeps the lot here is always open to the right of release.
      *
      * @param disposition what is to be decided
      * @param blocks what blocks the lot
      * @param decider the account that decides
-     * @param enterers accounts that entered or corrected readings of the lot
+     * @param enterers accounts that entered, made or corrected anything of the lot
      */
     public static List<Block> refusals(
             Disposition disposition, List<Block> blocks, String decider, Set<String> enterers) {
-        if (disposition != Disposition.RELEASE) {
+        if (!disposition.ships()) {
             return List.of();
         }
         List<Block> refusals = new ArrayList<>(blocks);
         if (enterers.contains(decider)) {
             refusals.add(new Block(
                     Block.Kind.SAME_PERSON,
-                    "The account '" + decider + "' entered readings of this lot and cannot release it alone.",
+                    "The account '" + decider + "' entered or made something of this lot and cannot release it alone.",
                     Right.RELEASE,
                     "Have another account with the right of release decide."));
         }

@@ -28,6 +28,28 @@ public record Drying(double temperature, double hours, double openHours, double 
     /** Degrees by which the oven may stay below what is asked for (common practice, no source). */
     private static final double DEGREES = 5;
 
+    /** Degrees above the published drying temperature that are still believed (common practice, no source). */
+    private static final double BEYOND = 40;
+
+    /** No filament or pellet is dried hotter, in °C (common practice, no source). */
+    private static final double HOTTEST = 180;
+
+    /**
+     * Why a drying temperature is not believed; empty when it is.
+     *
+     * @param temperature in °C
+     * @param published the drying temperature that the datasheet states, in °C; empty when it states none
+     */
+    public static Optional<String> tooHot(double temperature, OptionalDouble published) {
+        double limit = published.isPresent() ? Math.min(HOTTEST, published.getAsDouble() + BEYOND) : HOTTEST;
+        return temperature <= limit
+                ? Optional.empty()
+                : Optional.of("Nothing is dried at " + Math.round(temperature) + " °C here"
+                        + (published.isPresent()
+                                ? ": the datasheet asks for " + Math.round(published.getAsDouble()) + " °C."
+                                : "; at most " + Math.round(HOTTEST) + " °C is believed."));
+    }
+
     /** Checks the ranges. */
     public Drying {
         if (!(temperature > 0 && hours > 0 && openHours > 0 && humidity > 0 && humidity <= 1)) {
@@ -114,7 +136,7 @@ public record Drying(double temperature, double hours, double openHours, double 
             reasons.add("Dried for " + Figures.plain(record.hours(), 3) + " h; " + Figures.plain(hours, 3)
                     + " h are asked for.");
         }
-        double since = Duration.between(record.ended(), at).toMinutes() / 60.0;
+        double since = Duration.between(record.ended(), at).toSeconds() / 3600.0;
         if (since < 0) {
             reasons.add("The drying ended after the specimens were made.");
         } else if (record.kept() == Kept.OPEN && since > openHours) {

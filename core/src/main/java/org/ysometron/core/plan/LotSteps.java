@@ -118,11 +118,38 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
                 ? List.of(steps.add("dry", Attention.BEGUN, durations.drying(), Station.DRYER, List.of()))
                 : List.of();
         List<String> last = new ArrayList<>();
-        for (Line line : lines) {
-            last.addAll(steps.line(line, resin, first));
+        List<String> names = names(lines);
+        for (int i = 0; i < lines.size(); i++) {
+            last.addAll(steps.line(lines.get(i), names.get(i), resin, first));
         }
         steps.add("decide", Attention.ATTENDED, durations.decide(), Station.DESK, last);
         return new LotSteps(steps.jobs, steps.running);
+    }
+
+    /** Key of a lot's step of this name. */
+    public static String idOf(String lot, String title) {
+        return lot + ": " + title;
+    }
+
+    /** Key of the step in which somebody decides about a lot. */
+    public static String decisionOf(String lot) {
+        return idOf(lot, "decide");
+    }
+
+    /** What each line is called among its lot's: lines alike in method and orientation are told apart by what differs. */
+    private static List<String> names(List<Line> lines) {
+        List<String> names = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            PlannedTest test = lines.get(i).test();
+            String label = test.label();
+            boolean alike = lines.stream()
+                            .filter(line -> line.test().label().equals(label))
+                            .count()
+                    > 1;
+            String name = alike ? label + ", " + test.conditions().words() : label;
+            names.add(names.contains(name) ? name + ", line " + (i + 1) : name);
+        }
+        return names;
     }
 
     private static final class Builder {
@@ -141,9 +168,8 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
             this.now = now;
         }
 
-        List<String> line(Line line, boolean resin, List<String> first) {
+        List<String> line(Line line, String name, boolean resin, List<String> first) {
             PlannedTest test = line.test();
-            String name = test.label();
             if (line.tested() >= test.n()) {
                 return List.of();
             }
@@ -215,7 +241,7 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
 
         /** Adds a step; returns its name. */
         String add(String what, Attention attention, long minutes, Station station, List<String> after) {
-            Job job = new Job(id(what), attention, Math.max(1, minutes), after, resource(station));
+            Job job = new Job(id(what), lot, what, attention, Math.max(1, minutes), after, resource(station));
             jobs.add(job);
             return job.id();
         }
@@ -225,13 +251,13 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
             if (!start.plusMinutes(minutes).isAfter(now)) {
                 return "";
             }
-            Job job = new Job(id(what), Attention.ALONE, minutes, List.of(), resource(station));
+            Job job = new Job(id(what), lot, what, Attention.ALONE, minutes, List.of(), resource(station));
             running.add(new Running(job, start));
             return job.id();
         }
 
         private String id(String what) {
-            return lot + ": " + what;
+            return idOf(lot, what);
         }
 
         /** Nobody's desk is ever full. */

@@ -42,11 +42,30 @@ public final class Schedule {
      *
      * @param id name by which others refer to it
      * @param attention how much of somebody it needs
+     * @param owner what it belongs to, such as a lot's code; empty when it belongs to nothing else
+     * @param title what is done, in words; two steps may be called alike
      * @param minutes how long it takes, at least 1
      * @param after steps that must be done before
      * @param resource what it occupies; empty when nothing
      */
-    public record Job(String id, Attention attention, long minutes, List<String> after, String resource) {
+    public record Job(
+            String id,
+            String owner,
+            String title,
+            Attention attention,
+            long minutes,
+            List<String> after,
+            String resource) {
+
+        /** A step that belongs to nothing else and is called by its key. */
+        public Job(String id, Attention attention, long minutes, List<String> after, String resource) {
+            this(id, "", id, attention, minutes, after, resource);
+        }
+
+        /** Whose step it is and what is done. */
+        public String words() {
+            return owner.isEmpty() ? title : owner + ": " + title;
+        }
 
         /** Checks the duration and copies the list. */
         public Job {
@@ -249,14 +268,17 @@ public final class Schedule {
             LocalDateTime done = placed.of(id).end();
             if (done.isAfter(start)) {
                 start = done;
-                because = "when " + id + " is done";
+                because = "when " + placed.of(id).job().words() + " is done";
                 bound = Optional.of(id);
             }
         }
         for (int moves = 0; moves < MOST_MOVES; moves++) {
             LocalDateTime begun = attended(job, start, ground.hours());
             if (begun.isAfter(start)) {
-                because = "when somebody is there to begin it" + (bound.isPresent() ? ", after " + bound.get() : "");
+                because = "when somebody is there to begin it"
+                        + (bound.isPresent()
+                                ? ", after " + placed.of(bound.get()).job().words()
+                                : "");
                 start = begun;
             }
             LocalDateTime end = job.attention() == Attention.ATTENDED
@@ -269,7 +291,7 @@ public final class Schedule {
             }
             start = inTheWay.get().end();
             because = "when " + job.resource() + " is free of "
-                    + inTheWay.get().job().id();
+                    + inTheWay.get().job().words();
             bound = Optional.of(inTheWay.get().job().id());
         }
         throw new IllegalStateException("no place was found for step '" + job.id() + "'");

@@ -74,12 +74,26 @@ public record Conflict(String key, String title, Set<Difference> differences, Li
     /** Every conflict among publications of one product, in the order of the topics. */
     public static List<Conflict> among(List<Publication> publications) {
         Map<String, List<Entry>> byKey = new LinkedHashMap<>();
+        List<Entry> bare = new ArrayList<>();
         for (Publication publication : publications) {
             for (Statement statement : publication.statements()) {
-                byKey.computeIfAbsent(statement.key(), key -> new ArrayList<>())
-                        .add(new Entry(publication.kind(), publication.revision(), statement));
+                Entry entry = new Entry(publication.kind(), publication.revision(), statement);
+                byKey.computeIfAbsent(statement.key(), key -> new ArrayList<>()).add(entry);
+                if (statement.lacksOrientation()) {
+                    bare.add(entry);
+                }
             }
         }
+        // A strength published without its orientation is read by a user as either: it is set against each that has
+        // one.
+        byKey.values().forEach(entries -> {
+            Statement first = entries.get(0).statement();
+            if (!first.lacksOrientation()) {
+                bare.stream()
+                        .filter(entry -> first.isSpokenOfBy(entry.statement()))
+                        .forEach(entries::add);
+            }
+        });
         List<Conflict> found = new ArrayList<>();
         byKey.forEach((key, entries) -> of(key, entries).ifPresent(found::add));
         found.sort(Comparator.comparing(

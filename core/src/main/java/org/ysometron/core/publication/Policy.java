@@ -12,6 +12,11 @@ public record Policy(double typicalTolerance, double widestNozzleRange, int leas
     /** Ten percent about a typical value, 30 K of nozzle temperature, five specimens (common practice, no source). */
     public static final Policy USUAL = new Policy(0.10, 30, 5);
 
+    /** The same where single determinations of the material are counted: two at the least (common practice, no source). */
+    public Policy forDeterminations() {
+        return new Policy(typicalTolerance, widestNozzleRange, 2);
+    }
+
     /** Checks the ranges. */
     public Policy {
         if (!(typicalTolerance > 0 && typicalTolerance < 1 && widestNozzleRange > 0) || leastSpecimens < 2) {

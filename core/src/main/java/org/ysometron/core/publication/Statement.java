@@ -42,6 +42,18 @@ public record Statement(
         return topic == Topic.UPRIGHT_FLAT_RATIO ? topic.name() : about;
     }
 
+    /** Whether it promises something of specimens and does not say how they lay. */
+    boolean lacksOrientation() {
+        return topic.needsTerms()
+                && topic != Topic.UPRIGHT_FLAT_RATIO
+                && terms.orientation().isEmpty();
+    }
+
+    /** Whether another statement, for want of terms, may be read as speaking of the same. */
+    boolean isSpokenOfBy(Statement bare) {
+        return bare.topic == topic && bare.qualifier.equalsIgnoreCase(qualifier);
+    }
+
     /** Topic and orientation in words. */
     public String title() {
         String orientation = topic == Topic.UPRIGHT_FLAT_RATIO

@@ -1,0 +1,469 @@
+package org.ysometron.app.evidence;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.intake.MaterialResults;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Remedies;
+import org.ysometron.app.make.Histories;
+import org.ysometron.app.product.Claim;
+import org.ysometron.app.product.Publications;
+import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Conditions.Mismatch;
+import org.ysometron.core.claim.Evidence;
+import org.ysometron.core.claim.Form;
+import org.ysometron.core.claim.Judgement;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Property;
+import org.ysometron.core.claim.Requirement;
+import org.ysometron.core.claim.Verdict;
+import org.ysometron.core.claim.Verification;
+import org.ysometron.core.gate.Block;
+import org.ysometron.core.gate.Right;
+
+/**
+ * Judges a lot's readings against its claims: the one computation that gate, page, snapshot and certificate come from.
+ *
+ * <p>Every set-up that was tested speaks. One of them gives the figures, the same one for a strength and the ratio made of it;
+ * one that contradicts beside it is a block of its own, however small it is.
+ */
+@Component
+class LotVerdicts {
+
+    private final Bench bench;
+    private final Publications publications;
+    private final MaterialResults material;
+    private final Provisionals provisionals;
+    private final SeriesPoints series;
+    private final Histories histories;
+    private final Remedies remedies;
+    private final TakenOut takenOut;
+
+    LotVerdicts(
+            Bench bench,
+            Publications publications,
+            MaterialResults material,
+            Provisionals provisionals,
+            SeriesPoints series,
+            Histories histories,
+            Remedies remedies,
+            TakenOut takenOut) {
+        this.bench = bench;
+        this.publications = publications;
+        this.material = material;
+        this.provisionals = provisionals;
+        this.series = series;
+        this.histories = histories;
+        this.remedies = remedies;
+        this.takenOut = takenOut;
+    }
+
+    /** Everything that a lot's evidence says: its claims, what of it stands in the way, and what is said beside it. */
+    record Found(List<Judgements.Detail> details, List<Block> blocks, List<String> notices) {}
+
+    /** Everything, worked out anew. */
+    Found of(LotView lot) {
+        List<SpecimenRecord> records = bench.records(lot.id());
+        List<TakenOut.Change> changes = takenOut.of(lot, records);
+        Sets sets = sets(lot, records, List.of());
+        Sets first = changes.isEmpty() ? sets : sets(lot, TakenOut.asFirst(records), changes);
+        List<Judgements.Detail> details = publications.claims(lot.datasheetId(), lot.madeOn()).stream()
+                .map(claim -> detail(lot, claim, sets, changes.isEmpty() ? null : first))
+                .toList();
+        List<Block> blocks = new ArrayList<>();
+        changes.forEach(change -> blocks.add(taken(change, details)));
+        sets.tested.stream().filter(LotEvidence::speaks).forEach(set -> endings(set, details)
+                .ifPresent(blocks::add));
+        details.forEach(detail ->
+                detail.others().forEach(other -> against(detail, other).ifPresent(blocks::add)));
+        return new Found(details, blocks.stream().distinct().toList(), notices(lot));
+    }
+
+    /** Every claim judged anew, with the working. */
+    List<Judgements.Detail> details(LotView lot) {
+        return of(lot).details();
+    }
+
+    /**
+     * A lot's specimens, once by what counts and once by what was measured: a size is a size, wet or dry.
+     *
+     * @param tested by conditions and state
+     * @param measured by conditions alone
+     */
+    record Sets(List<LotEvidence> tested, List<LotEvidence> measured) {
+
+        List<LotEvidence> counted() {
+            return tested.stream().filter(LotEvidence::speaks).toList();
+        }
+
+        /** The set-up that gives the lot's figures: the one with most specimens tested. */
+        String mainSetup() {
+            Map<String, Integer> tested = new LinkedHashMap<>();
+            counted().forEach(set -> tested.merge(set.setup(), set.tested(), Integer::sum));
+            return tested.entrySet().stream()
+                    .max(Map.Entry.comparingByValue())
+                    .map(Map.Entry::getKey)
+                    .orElse("");
+        }
+    }
+
+    Sets sets(LotView lot) {
+        return sets(lot, bench.records(lot.id()), List.of());
+    }
+
+    private Sets sets(LotView lot, List<SpecimenRecord> records, List<TakenOut.Change> undone) {
+        Map<Long, String> states = histories.states(
+                records.stream().map(SpecimenRecord::specimen).toList(),
+                undone.stream().map(TakenOut.Change::rework).collect(Collectors.toSet()));
+        return new Sets(
+                LotEvidence.of(
+                        records,
+                        provisionals.reasons(lot, records),
+                        states,
+                        Rounds.of(records, remedies.of(List.of(lot.id())))),
+                LotEvidence.ofSizes(records));
+    }
+
+    // ---- judging -----------------------------------------------------------------------------------------------
+
+    private Judgements.Detail detail(LotView lot, Claim claim, Sets sets, @Nullable Sets first) {
+        Judgements.Detail detail = detail(lot, claim, sets);
+        return first == null
+                ? detail
+                : detail.withFirst(detail(lot, claim, first).judgement());
+    }
+
+    private Judgements.Detail detail(LotView lot, Claim claim, Sets sets) {
+        if (!claim.property().isMechanical()) {
+            return Judgements.Detail.plain(claim, ofMaterial(lot, claim), List.of(), usual(lot, claim));
+        }
+        if (claim.property().isRatio()) {
+            return ratio(lot, claim, sets);
+        }
+        boolean size = claim.property() != Property.TENSILE_STRENGTH;
+        List<LotEvidence> candidates = size ? sets.measured : sets.tested;
+        Predicate<LotEvidence> speaks = set -> set.speaks()
+                && set.evidence(claim.property(), Optional.empty()).isTouched()
+                && claim.conditions().compare(set.conditions()).stream().noneMatch(Mismatch::blocking);
+        Optional<LotEvidence> main = governing(
+                candidates.stream()
+                        .filter(set -> isOriented(claim, set))
+                        .filter(speaks)
+                        .toList(),
+                claim,
+                sets.mainSetup(),
+                lot);
+        if (main.isEmpty()) {
+            return unsettled(lot, claim, candidates);
+        }
+        LotEvidence set = main.get();
+        List<Judgements.Other> others = candidates.stream()
+                .filter(other -> !other.equals(set) && isOriented(claim, other))
+                .filter(other ->
+                        other.evidence(claim.property(), Optional.empty()).isTouched())
+                .filter(other -> speaks.test(other) || !other.aside().isEmpty())
+                .map(other -> new Judgements.Other(
+                        "claim-" + claim.id() + "-" + other.subject(),
+                        other.name(),
+                        judgement(lot, claim, other),
+                        other.aside()))
+                .toList();
+        return whole(lot, claim, set, others);
+    }
+
+    private static boolean isOriented(Claim claim, LotEvidence set) {
+        return set.conditions().orientation() == claim.conditions().orientation();
+    }
+
+    /** Of the sets that may speak: the nearest terms, the main set-up, the larger; where the worse is to count, the worse. */
+    private Optional<LotEvidence> governing(List<LotEvidence> sets, Claim claim, String setup, LotView lot) {
+        if (sets.stream().anyMatch(LotEvidence::worseCounts)) {
+            return sets.stream()
+                    .min(Comparator.comparingInt((LotEvidence set) -> severity(judgement(lot, claim, set)))
+                            .thenComparing(set -> -set.tested()));
+        }
+        return sets.stream()
+                .min(Comparator.comparingInt(
+                                (LotEvidence set) -> weight(claim.conditions().compare(set.conditions())))
+                        .thenComparing(set -> !set.setup().equals(setup))
+                        .thenComparing(set -> -set.tested()));
+    }
+
+    private static int severity(Judgement judgement) {
+        return switch (judgement.verdict()) {
+            case CONTRADICTED -> 0;
+            case OPEN, NOT_TESTED, NOT_COMPARABLE -> 1;
+            case SUPPORTED -> 2;
+        };
+    }
+
+    /** Nothing speaks: what there is is not comparable, provisional, or not there. */
+    private Judgements.Detail unsettled(LotView lot, Claim claim, List<LotEvidence> candidates) {
+        Optional<LotEvidence> best = candidates.stream()
+                .filter(set -> isOriented(claim, set) && set.aside().isEmpty())
+                .min(Comparator.comparingInt((LotEvidence set) ->
+                                2 * weight(claim.conditions().compare(set.conditions())) + (set.counts() ? 0 : 1))
+                        .thenComparing(set -> -set.tested()));
+        if (best.isEmpty()) {
+            Judgement none = Verification.ofMean(claim.requirement(), Evidence.of());
+            return Judgements.Detail.plain(claim, none, List.of(), usual(lot, claim));
+        }
+        return whole(lot, claim, best.get(), List.of());
+    }
+
+    private Judgements.Detail whole(LotView lot, Claim claim, LotEvidence set, List<Judgements.Other> others) {
+        List<SeriesPoints.PointView> earlier = series.before(lot, claim.property(), set.conditions(), set.setup());
+        List<Mismatch> mismatches = claim.conditions().compare(set.conditions());
+        boolean rival = claim.form() == Form.BETTER_THAN;
+        return new Judgements.Detail(
+                claim,
+                judgement(lot, claim, set),
+                set.records(),
+                rival ? List.of() : earlier,
+                mismatches,
+                set.setup(),
+                others,
+                null,
+                withAll(claim, set));
+    }
+
+    private Judgement judgement(LotView lot, Claim claim, LotEvidence set) {
+        List<Mismatch> mismatches = claim.conditions().compare(set.conditions());
+        Evidence evidence = set.evidence(
+                claim.property(),
+                series.pooledScatter(series.before(lot, claim.property(), set.conditions(), set.setup())));
+        boolean blocked = mismatches.stream().anyMatch(Mismatch::blocking);
+        Judgement judgement = blocked && evidence.n() > 0
+                ? Verification.notComparable(mismatches, evidence.excluded())
+                : Verification.indicative(judge(claim, evidence), mismatches);
+        return provisional(judgement, set);
+    }
+
+    /** What the verdict would be with every load counted as a value, where some do not count; null where all do. */
+    private @Nullable Judgement withAll(Claim claim, LotEvidence set) {
+        return claim.property() == Property.TENSILE_STRENGTH && set.excluded() > 0
+                ? judge(claim, set.withEveryLoad())
+                : null;
+    }
+
+    /** The lots before on the series that the claim's terms have most lots on. */
+    private List<SeriesPoints.PointView> usual(LotView lot, Claim claim) {
+        return series.before(lot, claim.property(), claim.conditions());
+    }
+
+    /** What of a lot was tested under one claim's terms but in another set-up, and so is not in its verdict. */
+    List<Apart> apart(LotView lot) {
+        List<Apart> apart = new ArrayList<>();
+        Map<Conditions, List<LotEvidence>> byTerms = new LinkedHashMap<>();
+        sets(lot).tested.stream().filter(set -> set.tested() > 0).forEach(set -> byTerms.computeIfAbsent(
+                        set.conditions(), key -> new ArrayList<>())
+                .add(set));
+        byTerms.forEach((conditions, list) -> {
+            if (list.size() > 1) {
+                apart.add(Apart.of(conditions, list));
+            }
+        });
+        return apart;
+    }
+
+    private Judgement judge(Claim claim, Evidence evidence) {
+        return claim.form() == Form.BETTER_THAN
+                ? Verification.ofRatio(claim.requirement(), evidence, rival(claim))
+                : Verification.ofMean(claim.requirement(), evidence);
+    }
+
+    /** The other product's lots under the same conditions: each lot's mean is one value, so lots are what is counted. */
+    private Evidence rival(Claim claim) {
+        if (claim.rivalId() == null) {
+            return Evidence.of();
+        }
+        List<SeriesPoints.PointView> longest = series.ofProduct(claim.rivalId()).stream()
+                .filter(view ->
+                        view.property() == claim.property() && view.conditions().equals(claim.conditions()))
+                .map(view -> series.points(view.id()))
+                .max(Comparator.comparingInt(List::size))
+                .orElse(List.of());
+        return Evidence.of(longest.stream()
+                .skip(Math.max(0, longest.size() - SeriesPoints.LOOK_BACK))
+                .mapToDouble(SeriesPoints.PointView::mean)
+                .toArray());
+    }
+
+    private static Judgement provisional(Judgement judgement, LotEvidence set) {
+        return set.counts() || judgement.n() == 0 ? judgement : Verification.provisional(judgement, set.provisional());
+    }
+
+    /** Claims on the material itself: by a log where there is one, else by the determinations or places measured. */
+    private Judgement ofMaterial(LotView lot, Claim claim) {
+        Requirement requirement = claim.requirement();
+        List<MaterialResults.Result> results = material.of(lot).stream()
+                .filter(result -> result.property() == claim.property())
+                .toList();
+        Optional<MaterialResults.Result> log = results.stream()
+                .filter(result -> result.shareOutside().isPresent())
+                .findFirst();
+        if (log.isPresent()) {
+            double outside = material.shareOutside(
+                    lot,
+                    claim.property(),
+                    requirement.lower().orElse(Double.NEGATIVE_INFINITY),
+                    requirement.upper().orElse(Double.POSITIVE_INFINITY));
+            return Verification.ofLength(
+                    requirement, log.get().values(), outside, log.get().counts());
+        }
+        if (claim.property() == Property.FILAMENT_DIAMETER) {
+            return Verification.ofEveryPart(
+                    requirement,
+                    results.stream()
+                            .findFirst()
+                            .map(MaterialResults.Result::places)
+                            .orElse(new double[0]));
+        }
+        return Verification.ofMean(
+                requirement,
+                Evidence.of(results.stream()
+                        .findFirst()
+                        .map(MaterialResults.Result::values)
+                        .orElse(new double[0])));
+    }
+
+    private static int weight(List<Mismatch> mismatches) {
+        return mismatches.stream().mapToInt(m -> m.blocking() ? 10 : 1).sum();
+    }
+
+    /** A ratio is made of the specimens that give the two strengths: both sides from one set-up. */
+    private Judgements.Detail ratio(LotView lot, Claim claim, Sets sets) {
+        Conditions upright = claim.conditions();
+        Conditions flat = upright.turned(Orientation.XY);
+        Map<String, LotEvidence> above = bySetup(sets, upright);
+        Map<String, LotEvidence> below = bySetup(sets, flat);
+        String main = sets.mainSetup();
+        Comparator<String> nearer = Comparator.comparing(
+                        (String setup) -> !(below.containsKey(setup) && above.containsKey(setup)))
+                .thenComparing(setup -> !setup.equals(main))
+                .thenComparing(setup -> -size(above.get(setup)) - size(below.get(setup)));
+        String setup = java.util.stream.Stream.concat(above.keySet().stream(), below.keySet().stream())
+                .min(nearer)
+                .orElse(main);
+        List<Judgements.Other> others = above.keySet().stream()
+                .filter(other -> !other.equals(setup) && below.containsKey(other))
+                .map(other -> {
+                    LotEvidence set = java.util.Objects.requireNonNull(above.get(other));
+                    return new Judgements.Other(
+                            "claim-" + claim.id() + "-" + set.subject(),
+                            set.name(),
+                            ratio(claim, set, java.util.Objects.requireNonNull(below.get(other))),
+                            "");
+                })
+                .toList();
+        LotEvidence ups = above.getOrDefault(setup, LotEvidence.none(upright, setup));
+        LotEvidence flats = below.getOrDefault(setup, LotEvidence.none(flat, setup));
+        List<SpecimenRecord> both = new ArrayList<>(ups.records());
+        both.addAll(flats.records());
+        return new Judgements.Detail(
+                claim, ratio(claim, ups, flats), both, usual(lot, claim), List.of(), setup, others, null, null);
+    }
+
+    private static int size(@Nullable LotEvidence set) {
+        return set == null ? 0 : set.tested();
+    }
+
+    /** The sets under exactly these conditions by set-up: one that counts before one that does not. */
+    private static Map<String, LotEvidence> bySetup(Sets sets, Conditions conditions) {
+        Map<String, LotEvidence> found = new LinkedHashMap<>();
+        sets.tested.stream()
+                .filter(set ->
+                        set.conditions().equals(conditions) && set.aside().isEmpty() && set.tested() > 0)
+                .sorted(Comparator.comparing((LotEvidence set) -> !set.counts()).thenComparing(set -> -set.tested()))
+                .forEach(set -> found.putIfAbsent(set.setup(), set));
+        return found;
+    }
+
+    private static Judgement ratio(Claim claim, LotEvidence ups, LotEvidence flats) {
+        Judgement judgement = Verification.ofRatio(
+                claim.requirement(),
+                ups.evidence(Property.TENSILE_STRENGTH, Optional.empty()),
+                flats.evidence(Property.TENSILE_STRENGTH, Optional.empty()),
+                LotEvidence.calibrationBetween(ups.records(), flats.records()));
+        return provisional(provisional(judgement, ups), flats);
+    }
+
+    // ---- what of the evidence stands in the way ----------------------------------------------------------------
+
+    private static Block taken(TakenOut.Change change, List<Judgements.Detail> details) {
+        String would = details.stream()
+                .filter(detail -> detail.asFirst() != null
+                        && detail.asFirst().verdict() != detail.judgement().verdict())
+                .map(detail -> detail.claim().title() + " would be "
+                        + detail.asFirst().verdict().words())
+                .collect(Collectors.joining(", "));
+        return new Block(
+                Block.Kind.TAKEN_OUT,
+                change.words() + " As first entered: " + (would.isEmpty() ? "the same verdicts" : would) + ".",
+                Right.JUDGEMENT,
+                "Another account with judgement looks at it and gives a word with the cause, or the lot is tested again.",
+                change.subject());
+    }
+
+    private static Optional<Block> endings(LotEvidence set, List<Judgements.Detail> details) {
+        if (set.excluded() * LotEvidence.ENDINGS_ASKED < set.tested() + 1 || set.excluded() == 0) {
+            return Optional.empty();
+        }
+        String would = details.stream()
+                .filter(detail -> detail.withAll() != null
+                        && detail.records().equals(set.records())
+                        && detail.withAll().verdict() != detail.judgement().verdict())
+                .map(detail -> detail.claim().title() + " would be "
+                        + detail.withAll().verdict().words())
+                .collect(Collectors.joining(", "));
+        return Optional.of(new Block(
+                Block.Kind.ENDINGS,
+                set.excluded() + " of " + set.tested() + " specimens (" + set.name() + ") ended in a way that does not"
+                        + " count: " + set.excludedWords() + ". With their loads counted: "
+                        + (would.isEmpty() ? "the same verdict" : would) + ".",
+                Right.JUDGEMENT,
+                "More than one in five asks for a retest. Order one, or give a word with the cause.",
+                "endings-" + set.subject() + "-" + set.excluded()));
+    }
+
+    private static Optional<Block> against(Judgements.Detail detail, Judgements.Other other) {
+        boolean contradicts = other.judgement().verdict() == Verdict.CONTRADICTED
+                && other.aside().isEmpty()
+                && detail.judgement().verdict() != Verdict.CONTRADICTED;
+        return contradicts
+                ? Optional.of(new Block(
+                        Block.Kind.OTHER_SETUP,
+                        detail.claim().title() + ": contradicted by " + other.name() + " (n = "
+                                + other.judgement().n() + "). "
+                                + other.judgement().reason(),
+                        Right.JUDGEMENT,
+                        "Answer it with the cause for which that set does not speak of the material; a larger set does"
+                                + " not outvote it.",
+                        other.subject()))
+                : Optional.empty();
+    }
+
+    private List<String> notices(LotView lot) {
+        List<String> notices = new ArrayList<>();
+        for (Remedies.RemedyView remedy : remedies.of(List.of(lot.id()))) {
+            notices.add(remedy.kind().words() + ", ordered by " + remedy.by() + ": " + remedy.reason()
+                    + (remedy.cause() == null
+                            ? ""
+                            : " (cause: " + remedy.cause().words() + ")")
+                    + (remedy.kind() == Remedies.Kind.RETEST
+                            ? "; " + remedy.rule().words()
+                            : "") + ".");
+        }
+        return notices;
+    }
+}

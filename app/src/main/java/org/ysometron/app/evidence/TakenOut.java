@@ -1,0 +1,129 @@
+package org.ysometron.app.evidence;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.Quantity;
+import org.ysometron.app.bench.ReadingView;
+import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.make.Histories;
+
+/** Evidence that was changed or taken out after its result was known: each change, and the evidence as it was first entered. */
+@Component
+class TakenOut {
+
+    private final Histories histories;
+
+    TakenOut(Histories histories) {
+        this.histories = histories;
+    }
+
+    /**
+     * A change.
+     *
+     * @param subject its key
+     * @param words who changed what, and the cause given
+     * @param rework key of the work that sets the specimen apart; 0 for a corrected reading
+     */
+    record Change(String subject, String words, long rework) {}
+
+    List<Change> of(LotView lot, List<SpecimenRecord> records) {
+        List<Change> changes = new ArrayList<>();
+        Map<Long, Instant> known = new HashMap<>();
+        for (SpecimenRecord record : records) {
+            firstForce(record).ifPresent(at -> known.put(record.specimen().id(), at));
+        }
+        for (SpecimenRecord record : records) {
+            Instant at = known.get(record.specimen().id());
+            if (at == null) {
+                continue;
+            }
+            for (ReadingView reading : record.readings()) {
+                if (reading.replaces() != null && reading.enteredAt().isAfter(at)) {
+                    changes.add(corrected(record, reading));
+                }
+            }
+        }
+        for (Histories.Entry rework : histories.entries(known.keySet())) {
+            Instant at = known.get(rework.specimenId());
+            if (at != null && rework.kind().tellsApart() && rework.enteredAt().isAfter(at)) {
+                changes.add(new Change(
+                        "rework-" + rework.id(),
+                        label(records, rework.specimenId()) + " was marked as "
+                                + rework.kind().words() + " by "
+                                + rework.by() + " after its result was known" + because(rework.cause(), rework.note())
+                                + ".",
+                        rework.id()));
+            }
+        }
+        return changes;
+    }
+
+    private static Change corrected(SpecimenRecord record, ReadingView reading) {
+        String before = record.readings().stream()
+                .filter(other -> reading.replaces() != null && other.id() == reading.replaces())
+                .map(other -> other.typed()
+                        + (other.outcome() == null ? "" : ", " + other.outcome().words()))
+                .findFirst()
+                .orElse("");
+        String now = reading.typed()
+                + (reading.outcome() == null ? "" : ", " + reading.outcome().words());
+        return new Change(
+                "reading-" + reading.id(),
+                record.specimen().label() + ": " + reading.quantity().words() + " changed from " + before + " to " + now
+                        + " by " + reading.enteredBy() + " after its result was known"
+                        + because(reading.causeWords(), reading.reason()) + ".",
+                0);
+    }
+
+    private static String because(String cause, String words) {
+        return cause.isEmpty() && words.isEmpty()
+                ? ", without a cause"
+                : " (" + cause + (cause.isEmpty() || words.isEmpty() ? "" : ": ") + words + ")";
+    }
+
+    private static String label(List<SpecimenRecord> records, long specimenId) {
+        return records.stream()
+                .filter(record -> record.specimen().id() == specimenId)
+                .map(record -> record.specimen().label())
+                .findFirst()
+                .orElse("");
+    }
+
+    private static Optional<Instant> firstForce(SpecimenRecord record) {
+        return record.readings().stream()
+                .filter(reading -> reading.quantity() == Quantity.FORCE)
+                .map(ReadingView::enteredAt)
+                .min(Comparator.naturalOrder());
+    }
+
+    /** The readings that counted when each result became known; what was corrected before is corrected. */
+    static List<SpecimenRecord> asFirst(List<SpecimenRecord> records) {
+        return records.stream().map(TakenOut::asFirst).toList();
+    }
+
+    private static SpecimenRecord asFirst(SpecimenRecord record) {
+        Optional<Instant> known = firstForce(record);
+        if (known.isEmpty()) {
+            return record;
+        }
+        Map<String, Long> counted = new HashMap<>();
+        for (ReadingView reading : record.readings()) {
+            String place = reading.quantity() + "-" + reading.place();
+            if (!reading.enteredAt().isAfter(known.get()) || !counted.containsKey(place)) {
+                counted.put(place, reading.id());
+            }
+        }
+        return new SpecimenRecord(
+                record.specimen(),
+                record.readings().stream()
+                        .map(reading -> reading.counting(counted.containsValue(reading.id())))
+                        .toList());
+    }
+}

@@ -1,0 +1,32 @@
+package org.ysometron.app.intake;
+
+import java.util.Set;
+import java.util.TreeSet;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.lot.Contributor;
+
+/** Who entered records of intake and diameter logs. */
+@Component
+class IntakeContributor implements Contributor {
+
+    private final JdbcTemplate database;
+
+    IntakeContributor(JdbcTemplate database) {
+        this.database = database;
+    }
+
+    @Override
+    public Set<String> contributors(long lotId) {
+        return new TreeSet<>(database.queryForList(
+                "select entered_by from intake_record where lot_id = ? union select entered_by from intake_log where lot_id = ?",
+                String.class,
+                lotId,
+                lotId));
+    }
+
+    @Override
+    public boolean isEvidence() {
+        return true;
+    }
+}

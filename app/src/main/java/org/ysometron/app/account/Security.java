@@ -19,10 +19,6 @@ import org.springframework.security.web.context.SecurityContextHolderFilter;
 @EnableMethodSecurity
 class Security {
 
-    private static final String CONTENT_POLICY =
-            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'; font-src 'self'; "
-                    + "connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
-
     @Bean
     PasswordEncoder passwordEncoder() {
         return PasswordEncoderFactories.createDelegatingPasswordEncoder();
@@ -63,7 +59,6 @@ class Security {
                 .exceptionHandling(
                         problems -> problems.authenticationEntryPoint(door).accessDeniedHandler(door))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?left"))
-                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY)))
                 .build();
     }
 }

@@ -23,7 +23,12 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class FrontDoor extends OncePerRequestFilter {
 
-    private final Set<String> names = new TreeSet<>(Set.of("127.0.0.1", "localhost", "[::1]"));
+    private static final String CONTENT_POLICY =
+            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'; font-src 'self'; "
+                    + "connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+
+    private final Set<String> names =
+            new TreeSet<>(Set.of("127.0.0.1", "localhost", "[::1]", "::1", "0:0:0:0:0:0:0:1"));
     private final boolean secure;
 
     FrontDoor(@Value("${ysometron.address}") String address) {
@@ -44,11 +49,11 @@ class FrontDoor extends OncePerRequestFilter {
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("X-Frame-Options", "DENY");
         response.setHeader("Referrer-Policy", "same-origin");
-        response.setHeader("Content-Security-Policy", "default-src 'none'; frame-ancestors 'none'");
+        response.setHeader("Content-Security-Policy", CONTENT_POLICY);
         if (secure) {
             response.setHeader("Strict-Transport-Security", "max-age=31536000");
         }
-        if (!names.contains(name(request.getHeader("Host")))) {
+        if (!names.contains(name(request.getServerName()))) {
             response.setStatus(421);
             response.setContentType("text/plain;charset=UTF-8");
             response.getWriter()
@@ -64,6 +69,6 @@ class FrontDoor extends OncePerRequestFilter {
     }
 
     private static String name(@org.jspecify.annotations.Nullable String host) {
-        return host == null ? "" : host.replaceFirst(":\\d+$", "").toLowerCase(Locale.ROOT);
+        return host == null ? "" : host.toLowerCase(Locale.ROOT);
     }
 }

@@ -8,6 +8,7 @@ import org.springframework.security.core.Authentication;
 import org.springframework.security.core.GrantedAuthority;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
+import org.ysometron.core.gate.Right;
 
 /** What every page's frame needs. */
 @ControllerAdvice
@@ -26,6 +27,9 @@ class PageAdvice {
         }
     }
 
+    private static final Set<String> KNOWN =
+            java.util.Arrays.stream(Right.values()).map(Right::name).collect(Collectors.toSet());
+
     @ModelAttribute("me")
     Me me(@Nullable Authentication authentication) {
         return of(authentication);
@@ -39,6 +43,8 @@ class PageAdvice {
         Set<String> rights = authentication.getAuthorities().stream()
                 .map(GrantedAuthority::getAuthority)
                 .map(String::valueOf)
+                // How somebody signed in is an authority as well; only rights are shown.
+                .filter(KNOWN::contains)
                 .collect(Collectors.toSet());
         return new Me(authentication.getName(), rights);
     }

@@ -13,7 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** A headless Chromium with the checks that every page has to pass. */
-final class Browser implements AutoCloseable {
+public final class Browser implements AutoCloseable {
 
     private static final Path AXE = Path.of("frontend/node_modules/axe-core/axe.min.js");
 
@@ -27,12 +27,12 @@ final class Browser implements AutoCloseable {
     private final String address;
     private final List<String> complaints = new ArrayList<>();
 
-    Browser(int port) {
+    public Browser(int port) {
         this.address = "http://127.0.0.1:" + port;
     }
 
     /** A page signed in as one of the demo's accounts, whose password is its name. */
-    Page signedIn(String account) {
+    public Page signedIn(String account) {
         Page page = page(1280, 800);
         page.navigate(address + "/sign-in");
         page.fill("#username", account);
@@ -62,12 +62,12 @@ final class Browser implements AutoCloseable {
         return page;
     }
 
-    void open(Page page, String path) {
+    public void open(Page page, String path) {
         page.navigate(address + path);
     }
 
     /** No violation of WCAG 2.1 A and AA that axe can see, no sideways scrolling, no complaint of the browser. */
-    void check(Page page, String name) throws IOException {
+    public void check(Page page, String name) throws IOException {
         page.evaluate(Files.readString(AXE) + ";0");
         Object violations = page.evaluate("""
                 async () => {

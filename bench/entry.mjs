@@ -83,7 +83,7 @@ const stations = Array.from({ length: STATIONS }, (_, i) => new Station(i));
 for (const station of stations) {
   await station.enter();
 }
-for (const size of [15, 120]) {
+for (const size of (process.argv[4] ?? "15,120").split(",").map(Number)) {
   for (const pause of [true, false]) {
     for (const station of stations) {
       await station.lot(size);

@@ -58,18 +58,67 @@ window.addEventListener("pageshow", () => {
   document.querySelectorAll("form[data-sent]").forEach((form) => delete form.dataset.sent);
 });
 
-// After a reading is stored or refused the field to type in next holds the focus at once, its refused text selected:
-// a scanner types faster than a page settles.
-document.addEventListener("htmx:afterSwap", (event) => {
-  if (event.detail.requestConfig?.verb !== "post") {
-    return;
-  }
-  const field = document.querySelector("#bench [autofocus]");
-  if (field) {
-    field.focus();
-    field.select();
+// At the bench a scanner or a quick hand types faster than a page settles. While a reading is on its way its keys are kept
+// and given to the next field in order; where the reading is refused, what was typed ahead is refused with it, and said.
+let ahead = null;
+document.addEventListener("htmx:beforeRequest", (event) => {
+  if (event.detail.requestConfig?.verb === "post" && event.target.closest?.("#bench")) {
+    ahead = ahead ?? [];
   }
 });
+document.addEventListener(
+  "keydown",
+  (event) => {
+    const plain = event.key.length === 1 || event.key === "Enter" || event.key === "Backspace";
+    if (ahead === null || !plain || event.ctrlKey || event.metaKey || event.altKey) {
+      return;
+    }
+    event.preventDefault();
+    event.stopPropagation();
+    ahead.push(event.key);
+  },
+  true,
+);
+
+function typeAhead(taken) {
+  const keys = ahead ?? [];
+  const field = document.querySelector("#bench [autofocus]");
+  ahead = null;
+  if (field) {
+    field.focus();
+    field.select?.();
+  }
+  if (keys.length === 0) {
+    return;
+  }
+  if (!taken || !field?.matches(".typed") || field.getAttribute("aria-invalid")) {
+    const said = document.querySelector("#bench .typed-ahead");
+    const lost = keys.filter((key) => key.length === 1 || key === "Enter").map((key) => (key === "Enter" ? " ⏎ " : key));
+    if (said) {
+      said.textContent = `Typed ahead and not taken: ${lost.join("").trim()}`;
+      said.hidden = false;
+    }
+    return;
+  }
+  while (keys.length > 0) {
+    const key = keys.shift();
+    if (key === "Enter") {
+      ahead = keys;
+      field.form.requestSubmit();
+      return;
+    }
+    field.value = key === "Backspace" ? field.value.slice(0, -1) : field.value + key;
+  }
+}
+document.addEventListener("htmx:afterSettle", (event) => {
+  // Once a response: the rows that changed settle as well.
+  if (event.detail.requestConfig?.verb === "post" && event.target.id === "bench") {
+    typeAhead(event.detail.xhr?.status === 200);
+  }
+});
+for (const broken of ["htmx:sendError", "htmx:timeout", "htmx:responseError"]) {
+  document.addEventListener(broken, () => typeAhead(false));
+}
 
 // What was typed before htmx listens to a field (between a swap and its settling, or while the page loads) would go
 // unseen: say it again.

@@ -155,7 +155,7 @@ class BenchController {
             return "redirect:/lots/" + code + "/bench?step=" + form.step() + "&gauge=" + gauge
                     + (stay == null ? "" : "&specimen=" + stay);
         }
-        return show(lot, form.step(), stay, gauge, null, by, model);
+        return show(lot, form.step(), stay, gauge, null, String.valueOf(form.specimen()), by, model);
     }
 
     @GetMapping("/lots/{code}/bench/readings/{id}")
@@ -229,15 +229,33 @@ class BenchController {
             BenchPages.@Nullable Refused refused,
             Authentication who,
             Model model) {
+        return show(lot, step, specimen, gauge, refused, null, who, model);
+    }
+
+    private String show(
+            LotView lot,
+            @Nullable String step,
+            @Nullable String specimen,
+            long gauge,
+            BenchPages.@Nullable Refused refused,
+            @Nullable String stored,
+            Authentication who,
+            Model model) {
         boolean fragment = Boolean.TRUE.equals(model.getAttribute("fragment"));
-        model.addAttribute("confirmed", confirmations.isConfirmed(who.getName(), TestMethod.TENSION));
-        model.addAttribute("points", points(lot));
+        boolean confirmed = confirmations.isConfirmed(who.getName(), TestMethod.TENSION);
+        model.addAttribute("confirmed", confirmed);
+        model.addAttribute("points", confirmed || BenchPages.MEASURE.equals(step) ? List.of() : points(lot));
         model.addAttribute("due", fragment ? List.of() : due.of(lot));
         model.addAttribute("lot", lot);
         model.addAttribute("caution", products.product(lot.productId()).caution());
-        model.addAttribute("bench", pages.page(lot, step, specimen, gauge, refused));
+        String changed = fragment && refused != null ? refused.specimen() : stored;
+        BenchView view = pages.page(lot, step, specimen, gauge, refused, changed);
+        model.addAttribute("bench", view);
+        if (fragment && changed != null) {
+            model.addAttribute("changed", view.rows());
+        }
         model.addAttribute("outcomes", Outcome.values());
         model.addAttribute("refusal", refused == null ? null : refused.refusal());
-        return fragment ? "bench/bench :: bench" : "bench/bench";
+        return fragment ? (changed == null ? "bench/bench :: bench" : "bench/stroke") : "bench/bench";
     }
 }

@@ -9,10 +9,13 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.chart.Scale;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.make.Orders;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
@@ -38,6 +41,7 @@ class BenchPages {
     private final EarlierLots earlier;
     private final BeforeBreaking before;
     private final Orders orders;
+    private final Lots lots;
 
     BenchPages(
             Bench bench,
@@ -45,7 +49,9 @@ class BenchPages {
             ReadingCheck check,
             EarlierLots earlier,
             BeforeBreaking before,
-            Orders orders) {
+            Orders orders,
+            Lots lots) {
+        this.lots = lots;
         this.orders = orders;
         this.before = before;
         this.bench = bench;
@@ -81,8 +87,26 @@ class BenchPages {
     /** What came back refused: where, what was typed and why. */
     record Refused(String specimen, String key, String typed, Refusal refusal) {}
 
+    /** The whole page. */
     BenchView page(
             LotView lot, @Nullable String step, @Nullable String wanted, long gaugeId, @Nullable Refused refused) {
+        return page(lot, step, wanted, gaugeId, refused, null);
+    }
+
+    /**
+     * What changes on it when a reading was stored.
+     *
+     * @param stored label of the specimen whose row changed; null for every row
+     */
+    // One transaction for all of it: each question alone would begin and end one of its own.
+    @Transactional(readOnly = true)
+    BenchView page(
+            LotView lot,
+            @Nullable String step,
+            @Nullable String wanted,
+            long gaugeId,
+            @Nullable Refused refused,
+            @Nullable String stored) {
         List<SpecimenRecord> records = inOrder(lot, bench.records(lot.id()));
         List<InstrumentView> gauges = instruments.gauges();
         int measured = (int) records.stream().filter(BenchPages::isMeasured).count();
@@ -94,15 +118,21 @@ class BenchPages {
                 .filter(candidate -> candidate.id() == gaugeId)
                 .findFirst()
                 .orElseGet(() -> usual(lot, records, gauges));
-        SpecimenRecord inHand = choose(records, now, wanted);
+        String unknown = unknown(lot, records, wanted);
+        SpecimenRecord inHand = unknown.isEmpty() ? choose(lot, records, now, wanted) : null;
         BenchView.@Nullable Hand hand =
                 inHand == null || gauge == null ? null : hand(lot, inHand, now, gauge, gauges, refused);
         List<BenchView.Row> rows = records.stream()
+                .filter(record -> stored == null
+                        || record.equals(inHand)
+                        || record.specimen().label().equals(stored))
                 .map(record -> row(record, record.equals(inHand)))
                 .toList();
-        return new BenchView(now, gauge == null ? 0 : gauge.id(), gauges, hand, rows, measured, broken, records.size());
+        return new BenchView(
+                now, gauge == null ? 0 : gauge.id(), gauges, hand, rows, measured, broken, records.size(), unknown);
     }
 
+    @Transactional(readOnly = true)
     BenchView.Preview preview(LotView lot, String label, String keyText, String typed, long gaugeId) {
         Key key = Key.of(keyText);
         if (typed.isBlank()) {
@@ -202,15 +232,37 @@ class BenchPages {
                 && record.live(Quantity.THICKNESS).size() == Quantity.THICKNESS.places();
     }
 
-    private static @Nullable SpecimenRecord choose(List<SpecimenRecord> records, String step, @Nullable String wanted) {
+    /** What is wrong with a label that was scanned or typed; nothing stays in hand then, so that no reading goes astray. */
+    private String unknown(LotView lot, List<SpecimenRecord> records, @Nullable String wanted) {
+        if (wanted == null || wanted.isBlank() || named(lot, records, wanted).isPresent()) {
+            return "";
+        }
+        String typed = wanted.strip();
+        String shown = typed.length() > 60 ? typed.substring(0, 60) + "…" : typed;
+        return lots.coded(typed)
+                .filter(specimen -> specimen.lotId() != lot.id())
+                .map(specimen -> "'" + shown + "' is " + specimen.label() + " of lot "
+                        + lots.lot(specimen.lotId()).code() + ", not of this one. Nothing is in hand.")
+                .orElse("'" + shown + "' is no specimen of lot " + lot.code()
+                        + " that the bench takes. Nothing is in hand: scan the label again, or choose in the list.");
+    }
+
+    private static Optional<SpecimenRecord> named(LotView lot, List<SpecimenRecord> records, String wanted) {
+        String name = wanted.strip().toUpperCase(Locale.ROOT);
+        String prefix = lot.code().toUpperCase(Locale.ROOT) + "-";
+        String plain = name.startsWith(prefix) ? name.substring(prefix.length()) : name;
+        return records.stream()
+                .filter(record -> record.specimen().label().equals(plain)
+                        || record.specimen()
+                                .code()
+                                .equals(plain.replace(" ", "").replace("-", "")))
+                .findFirst();
+    }
+
+    private @Nullable SpecimenRecord choose(
+            LotView lot, List<SpecimenRecord> records, String step, @Nullable String wanted) {
         if (wanted != null && !wanted.isBlank()) {
-            for (SpecimenRecord record : records) {
-                String name = wanted.strip().toUpperCase(Locale.ROOT);
-                if (record.specimen().label().equals(name)
-                        || record.specimen().code().equals(name)) {
-                    return record;
-                }
-            }
+            return named(lot, records, wanted).orElse(null);
         }
         List<SpecimenRecord> unbroken =
                 records.stream().filter(record -> record.force().isEmpty()).toList();
@@ -250,9 +302,10 @@ class BenchPages {
     }
 
     private double expectedLoad(LotView lot, List<SpecimenRecord> records) {
-        return records.stream()
-                .map(SpecimenRecord::specimen)
-                .distinct()
+        // Specimens of one set expect the same: asked once a set, not once a specimen.
+        Map<Long, SpecimenView> sets = new java.util.HashMap<>();
+        records.forEach(record -> sets.putIfAbsent(record.specimen().setId(), record.specimen()));
+        return sets.values().stream()
                 .mapToDouble(specimen -> check.expectedStrength(lot, specimen).orElse(0)
                         * specimen.nominal(true)
                         * specimen.nominal(false))
@@ -265,7 +318,6 @@ class BenchPages {
         if (gauges.isEmpty()) {
             return null;
         }
-        double load = expectedLoad(lot, records);
         // What was broken of this lot so far is comparable with what is broken on the same gauge.
         Optional<InstrumentView> same = records.stream()
                 .flatMap(record -> record.force().stream())
@@ -279,6 +331,7 @@ class BenchPages {
         List<InstrumentView> calibrated =
                 gauges.stream().filter(gauge -> !before.isOut(gauge)).toList();
         List<InstrumentView> offered = calibrated.isEmpty() ? gauges : calibrated;
+        double load = expectedLoad(lot, records);
         return offered.stream()
                 .filter(gauge -> gauge.capacity().orElse(0) * Headroom.LARGEST_SHARE >= load)
                 .findFirst()

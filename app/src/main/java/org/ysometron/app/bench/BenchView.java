@@ -4,7 +4,12 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 
-/** The bench page, shaped for its template. */
+/**
+ * The bench page, shaped for its template.
+ *
+ * @param rows all specimens, or those that a reading just stored has changed
+ * @param unknown what is wrong with the label that was scanned, and then nothing is in hand; empty otherwise
+ */
 record BenchView(
         String step,
         long gaugeId,
@@ -13,7 +18,8 @@ record BenchView(
         List<Row> rows,
         int measured,
         int broken,
-        int total) {
+        int total,
+        String unknown) {
 
     /**
      * The specimen in hand.

@@ -475,10 +475,10 @@ public class Lots {
         String label = name.strip().toUpperCase(Locale.ROOT);
         String prefix = lot.code().toUpperCase(Locale.ROOT) + "-";
         String wanted = label.startsWith(prefix) ? label.substring(prefix.length()) : label;
-        return specimens(lot.id()).stream()
-                .filter(specimen ->
-                        specimen.label().equals(wanted) || specimen.code().equals(wanted))
-                .findFirst()
+        return specimens
+                .labelled(lot.id(), wanted)
+                .map(Specimen::view)
+                .or(() -> coded(wanted).filter(specimen -> specimen.lotId() == lot.id()))
                 .orElseThrow(() -> new NotFound("specimen '" + name.strip() + "' in lot " + lot.code()));
     }
 

@@ -19,6 +19,9 @@ interface SpecimenRepository extends JpaRepository<Specimen, Long> {
     @Query("select s from Specimen s join fetch s.set where s.id = :id")
     java.util.Optional<Specimen> one(long id);
 
+    @Query("select s from Specimen s join fetch s.set where s.lotId = :lot and s.label = :label")
+    java.util.Optional<Specimen> labelled(long lot, String label);
+
     @Query("select count(s) from Specimen s where s.lotId = :lot and s.set.orientation = :orientation")
     int count(long lot, org.ysometron.core.claim.Orientation orientation);
 }

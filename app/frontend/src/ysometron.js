@@ -61,6 +61,8 @@ window.addEventListener("pageshow", () => {
 // At the bench a scanner or a quick hand types faster than a page settles. While a reading is on its way its keys are kept
 // and given to the next field in order; where the reading is refused, what was typed ahead is refused with it, and said.
 let ahead = null;
+let refusing = 0; // while the rest of a burst that was refused still comes in
+const PAUSE = 200;
 document.addEventListener("htmx:beforeRequest", (event) => {
   if (event.detail.requestConfig?.verb === "post" && event.target.closest?.("#bench")) {
     ahead = ahead ?? [];
@@ -76,9 +78,24 @@ document.addEventListener(
     event.preventDefault();
     event.stopPropagation();
     ahead.push(event.key);
+    if (refusing) {
+      clearTimeout(refusing);
+      refusing = setTimeout(sayRefused, PAUSE);
+    }
   },
   true,
 );
+
+function sayRefused() {
+  const lost = ahead.filter((key) => key.length === 1 || key === "Enter").map((key) => (key === "Enter" ? " ⏎ " : key));
+  const said = document.querySelector("#bench .typed-ahead");
+  ahead = null;
+  refusing = 0;
+  if (said) {
+    said.textContent = `Typed ahead and not taken: ${lost.join("").trim()}`;
+    said.hidden = false;
+  }
+}
 
 function typeAhead(taken) {
   const keys = ahead ?? [];
@@ -91,14 +108,18 @@ function typeAhead(taken) {
   if (keys.length === 0) {
     return;
   }
-  if (!taken || !field?.matches(".typed") || field.getAttribute("aria-invalid")) {
-    const said = document.querySelector("#bench .typed-ahead");
-    const lost = keys.filter((key) => key.length === 1 || key === "Enter").map((key) => (key === "Enter" ? " ⏎ " : key));
-    if (said) {
-      said.textContent = `Typed ahead and not taken: ${lost.join("").trim()}`;
-      said.hidden = false;
-    }
+  const refused = !taken || !field?.matches(".typed") || field.getAttribute("aria-invalid");
+  if (refused && keys.includes("Enter")) {
+    // Readings meant for the fields behind a refused one go nowhere: all of the burst, to its end, is refused with it.
+    ahead = keys;
+    refusing = setTimeout(sayRefused, PAUSE);
     return;
+  }
+  if (!field?.matches(".typed")) {
+    return;
+  }
+  if (refused) {
+    field.value = "";
   }
   while (keys.length > 0) {
     const key = keys.shift();
@@ -109,6 +130,7 @@ function typeAhead(taken) {
     }
     field.value = key === "Backspace" ? field.value.slice(0, -1) : field.value + key;
   }
+  field.dispatchEvent(new Event("input", { bubbles: true }));
 }
 document.addEventListener("htmx:afterSettle", (event) => {
   // Once a response: the rows that changed settle as well.

@@ -180,6 +180,13 @@ public class Accounts implements UserDetailsService {
                 : rights.stream().sorted().map(Right::words).collect(Collectors.joining(", "));
     }
 
+    /** How many accounts that are open have this right. */
+    public long having(Right right) {
+        return accounts.findAll().stream()
+                .filter(account -> !account.disabled && account.rights().contains(right))
+                .count();
+    }
+
     /** Whether nobody can sign in yet. */
     public boolean none() {
         return accounts.count() == 0;

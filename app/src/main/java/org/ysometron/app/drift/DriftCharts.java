@@ -19,6 +19,7 @@ import org.ysometron.app.drift.Signals.LotSignal;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.evidence.SeriesPoints.SeriesView;
+import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Claim;
@@ -76,6 +77,11 @@ class DriftCharts {
             return points.size() == 1
                     ? (LEFT + RIGHT) / 2
                     : LEFT + 16 + index * (RIGHT - LEFT - 32) / (points.size() - 1);
+        }
+
+        boolean isBroughtIn(PointView point) {
+            LotView lot = lots.get(point.lotId());
+            return lot != null && lot.state() == LotState.BROUGHT_IN;
         }
 
         String code(PointView point) {
@@ -284,11 +290,12 @@ class DriftCharts {
         LotSignal signal = sight.signals.get(point.lotId());
         String figure =
                 Figures.significant(point.mean(), sight.series.property().digits() + 1);
-        String words = sight.code(point) + ": " + figure
-                + (sight.series.property().unit().isEmpty()
-                        ? ""
-                        : " " + sight.series.property().unit()) + ", n = " + point.n()
-                + (signal == null ? "" : "; " + signal.words());
+        String words =
+                sight.code(point) + (sight.isBroughtIn(point) ? " (brought in from records)" : "") + ": " + figure
+                        + (sight.series.property().unit().isEmpty()
+                                ? ""
+                                : " " + sight.series.property().unit()) + ", n = " + point.n()
+                        + (signal == null ? "" : "; " + signal.words());
         // A pattern that goes on is named once, at its latest point in sight.
         boolean last = index + 1 == sight.points.size()
                 || !sight.signals.containsKey(sight.points.get(index + 1).lotId());

@@ -39,7 +39,10 @@ class GateController {
     private final Due due;
     private final Clock clock;
 
-    GateController(Lots lots, Products products, Decisions decisions, Due due, Clock clock) {
+    private final FirstSteps firstSteps;
+
+    GateController(Lots lots, Products products, Decisions decisions, Due due, FirstSteps firstSteps, Clock clock) {
+        this.firstSteps = firstSteps;
         this.due = due;
         this.lots = lots;
         this.products = products;
@@ -82,6 +85,14 @@ class GateController {
         model.addAttribute("rows", rows);
         model.addAttribute("found", found);
         model.addAttribute("due", due.all().stream().limit(DUE_SHOWN).toList());
+        List<FirstSteps.Step> steps = firstSteps.of();
+        model.addAttribute("steps", steps);
+        model.addAttribute(
+                "step",
+                steps.stream()
+                        .filter(step -> !step.done() && !step.optional())
+                        .findFirst()
+                        .orElse(null));
         model.addAttribute("noProducts", products.all().isEmpty());
         return "gate/gate";
     }
@@ -91,6 +102,7 @@ class GateController {
         return lots.find(typed)
                 .map(lot -> "/lots/" + lot.code())
                 .or(() -> lots.coded(typed)
+                        .or(() -> lots.labelled(typed))
                         .map(specimen ->
                                 "/lots/" + lots.lot(specimen.lotId()).code() + "/bench?specimen=" + specimen.label()))
                 .orElseThrow(() -> new NotFound("lot or specimen '" + typed + "'"));

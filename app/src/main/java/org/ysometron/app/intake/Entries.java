@@ -46,7 +46,7 @@ final class Entries {
         if (dimension == Dimension.RATIO && text.matches("0+([.,]0+)?\\s*%?")) {
             return OptionalDouble.of(0);
         }
-        Typed read = Typed.read(field.label(), text, UnitOfMeasure.working(dimension));
+        Typed read = Typed.read(field.label(), text, field.bareUnit());
         if (read instanceof Typed.Accepted accepted) {
             return OptionalDouble.of(accepted.value());
         }

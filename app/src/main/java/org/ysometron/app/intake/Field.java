@@ -1,8 +1,11 @@
 package org.ysometron.app.intake;
 
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
 
 /**
  * One field of a record.
@@ -18,6 +21,24 @@ record Field(
         boolean required,
         List<Option> options,
         String example) {
+
+    /** The unit that people mean by a bare number here: that of the field's example, else the working unit. */
+    UnitOfMeasure bareUnit() {
+        Dimension needed = Objects.requireNonNull(dimension);
+        UnitOfMeasure working = UnitOfMeasure.working(needed);
+        return !example.isEmpty() && Typed.read(label, example, working) instanceof Typed.Accepted accepted
+                ? accepted.unit()
+                : working;
+    }
+
+    /** What stands behind the label, so that nobody has to guess it. */
+    public String bareUnitWords() {
+        return kind == Kind.QUANTITY
+                        && dimension != null
+                        && !bareUnit().symbol().isEmpty()
+                ? bareUnit().symbol()
+                : "";
+    }
 
     /** What may be typed. */
     enum Kind {

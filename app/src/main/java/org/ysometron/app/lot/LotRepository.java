@@ -17,7 +17,9 @@ interface LotRepository extends JpaRepository<Lot, Long> {
 
     long countByProductIdAndIdLessThanEqual(long productId, long id);
 
-    boolean existsByCode(String code);
+    boolean existsByCodeIgnoreCase(String code);
+
+    List<Lot> findByCodeIgnoreCase(String code);
 
     List<Lot> findByProductIdAndStateIn(long productId, Collection<LotState> states);
 

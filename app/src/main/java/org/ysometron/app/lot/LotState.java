@@ -10,6 +10,8 @@ public enum LotState {
     RELEASED("released"),
     CONCEDED("released under concession"),
     REJECTED("rejected"),
+    /** Known from records of before this application; counts as released and stays marked. */
+    BROUGHT_IN("brought in from records"),
     RETEST("to be tested again"),
     REWORK("in rework"),
     /** Kept to be tested beside other lots; never decided. */
@@ -33,7 +35,7 @@ public enum LotState {
 
     /** The states in which a decision was made. */
     public static Set<LotState> decided() {
-        return EnumSet.of(RELEASED, CONCEDED, REJECTED);
+        return EnumSet.of(RELEASED, CONCEDED, REJECTED, BROUGHT_IN);
     }
 
     /** Whether a decision is due. */
@@ -43,7 +45,7 @@ public enum LotState {
 
     /** Whether it left, so that it may stand for the material as it should be. */
     public boolean isShipped() {
-        return this == RELEASED || this == CONCEDED;
+        return this == RELEASED || this == CONCEDED || this == BROUGHT_IN;
     }
 
     /** Whether readings may still be entered. */

@@ -236,8 +236,18 @@ public class Lots {
                 .inForce(product.id(), Publication.Kind.DATASHEET, form.madeOn())
                 .orElseThrow(() ->
                         new Refusal("product", product.name() + " has no datasheet yet: publish its claims first."));
-        if (lots.existsByCode(form.code())) {
-            throw new Refusal("code", "There is already a lot '" + form.code() + "'.");
+        if (lots.existsByCodeIgnoreCase(form.code())) {
+            throw new Refusal(
+                    "code",
+                    "There is already a lot '"
+                            + lots.findByCodeIgnoreCase(form.code()).get(0).code + "'; capitals do not make another.");
+        }
+        if (form.madeOn().isBefore(datasheet.validFrom())) {
+            throw new Refusal(
+                    "madeOn",
+                    "The first datasheet of " + product.name() + " is valid from " + datasheet.validFrom()
+                            + ": nothing was promised before. Publish what was in force when the lot was made, or correct"
+                            + " the day.");
         }
         if (!product.colours().contains(form.colour())) {
             throw new Refusal("colour", product.name() + " is made in " + String.join(", ", product.colours()) + ".");
@@ -269,6 +279,41 @@ public class Lots {
             raws.save(row);
         }
         return entered;
+    }
+
+    /**
+     * Writes down a lot of before this application, of which only summaries are known: it takes no readings and is marked.
+     *
+     * @return the lot; the one of before where it was brought in already
+     */
+    @Write
+    public LotView bringIn(Products.ProductView product, String code, String colour, LocalDate madeOn, String by) {
+        Optional<LotView> there = find(code);
+        if (there.isPresent()) {
+            LotView lot = there.get();
+            if (lot.state() != LotState.BROUGHT_IN || lot.productId() != product.id()) {
+                throw new Refusal("There is already a lot '" + lot.code() + "' that was entered here.");
+            }
+            return lot;
+        }
+        Publications.PublicationView datasheet = publications
+                .inForce(product.id(), Publication.Kind.DATASHEET, madeOn)
+                .orElseThrow(() -> new Refusal(product.name() + " has no datasheet yet: publish its claims first."));
+        Lot lot = new Lot();
+        lot.code = code;
+        lot.productId = product.id();
+        lot.datasheetId = datasheet.id();
+        lot.colour = colour;
+        lot.madeOn = madeOn;
+        lot.size = "";
+        lot.note = "Brought in from records.";
+        lot.line = "";
+        lot.regrind = "";
+        lot.formulation = "";
+        lot.state = LotState.BROUGHT_IN;
+        lot.createdBy = by;
+        lot.createdAt = clock.instant();
+        return view(lots.save(lot));
     }
 
     /** The lots of raw material that a lot was made of. */
@@ -432,7 +477,20 @@ public class Lots {
 
     /** The same; empty when there is none. */
     public Optional<LotView> find(String code) {
-        return lots.findByCode(code).map(Lots::view);
+        return lots.findByCode(code)
+                .or(() -> lots.findByCodeIgnoreCase(code).stream().findFirst())
+                .map(Lots::view);
+    }
+
+    /** The specimen with this label, written with its lot's code before it, in any case: SK-0130-XY1. */
+    public Optional<SpecimenView> labelled(String text) {
+        int dash = text.strip().lastIndexOf('-');
+        return dash < 1
+                ? Optional.empty()
+                : find(text.strip().substring(0, dash))
+                        .flatMap(lot -> specimens.labelled(
+                                lot.id(), text.strip().substring(dash + 1).toUpperCase(Locale.ROOT)))
+                        .map(Specimen::view);
     }
 
     /** The lot with this key. */

@@ -92,7 +92,10 @@ class PublishAtSizeTest extends DemoSite {
             page.locator("tbody.statement").last().locator("[name=published]").fill("45 MPa");
             com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat(
                             page.locator("tbody.statement").last().locator(".row-said"))
-                    .containsText("Nobody can test it like this: no method");
+                    .containsText(
+                            "Nobody can test it like this: no method",
+                            new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions()
+                                    .setTimeout(30_000));
             page.click("button[type=submit]:has-text('Publish')");
             com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat(page.locator("h1"))
                     .containsText("Product");

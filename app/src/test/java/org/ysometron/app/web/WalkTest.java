@@ -8,6 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -146,6 +147,50 @@ class WalkTest extends DemoSite {
         assertThat(upright.locator(".working")).containsText("0.158 in");
         assertThat(upright.locator(".working")).containsText("σ = F/A₀");
         browser.check(page, "evidence with its working");
+    }
+
+    /** Six readings in about 100 ms, as from a scanner: whole and in order, or refused whole. */
+    @Test
+    void aScannerTypesAheadOfThePage() {
+        LotView lot = testLots.lot();
+        Page page = browser.signedIn("bench");
+        browser.open(page, "/lots/" + lot.code() + "/bench");
+        awaitField(page);
+        for (String typed : List.of("4.01", "4.02", "4.03", "3.97", "3.98", "3.99")) {
+            page.keyboard().type(typed);
+            page.keyboard().press("Enter");
+        }
+        assertThat(page.locator(".big-code")).hasText("XY2");
+        Assertions.assertThat(bench.records(lot.id()).get(0).readings())
+                .extracting(reading -> reading.typed())
+                .containsExactly("4.01", "4.02", "4.03", "3.97", "3.98", "3.99");
+        for (String typed : List.of("5 N", "4.02", "4.03")) {
+            page.keyboard().type(typed);
+            page.keyboard().press("Enter");
+        }
+        assertThat(page.locator(".reading .wrong").first()).containsText("is a force, not a length");
+        assertThat(page.locator(".typed-ahead")).containsText("not taken: 4.02");
+        Assertions.assertThat(bench.records(lot.id()).get(1).readings()).isEmpty();
+    }
+
+    /** M77: a label that is not this lot's is said, and nothing stays in hand. */
+    @Test
+    void m77AWrongLabelTakesNothingInHand() {
+        LotView lot = testLots.lot();
+        LotView other = testLots.lot();
+        Page page = browser.signedIn("bench");
+        String foreign = lots.specimens(other.id()).get(0).code();
+        for (String wrong : List.of("XY99", foreign, "nonsense")) {
+            browser.open(page, "/lots/" + lot.code() + "/bench?step=measure&specimen=" + wrong);
+            assertThat(page.locator("#bench")).containsText("Nothing is in hand");
+            assertThat(page.locator(".typed")).hasCount(0);
+        }
+        assertThat(page.locator("#scan")).isFocused();
+        browser.open(
+                page,
+                "/lots/" + lot.code() + "/bench?step=measure&specimen="
+                        + lot.code().toLowerCase(java.util.Locale.ROOT) + "-xy3");
+        assertThat(page.locator(".big-code")).hasText("XY3");
     }
 
     @Test

@@ -48,6 +48,17 @@ public record Conditions(
         return new Conditions(method, Basis.AS_SUPPLIED, Orientation.NONE, Conditioning.NONE, 0, with, "");
     }
 
+    /**
+     * A speed converted from another unit is the same speed: four digits are kept, so that 0.0833333 mm/s is 5 mm/min.
+     */
+    public Conditions {
+        rate = rate > 0 && !Double.isInfinite(rate)
+                ? new java.math.BigDecimal(rate)
+                        .round(new java.math.MathContext(4))
+                        .doubleValue()
+                : rate;
+    }
+
     /** These conditions with another orientation. */
     public Conditions turned(Orientation other) {
         return new Conditions(method, basis, other, conditioning, rate, design, process);

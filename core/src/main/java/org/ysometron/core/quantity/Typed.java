@@ -7,7 +7,8 @@ import java.util.regex.Pattern;
 
 /**
  * A number as somebody typed it, with or without its unit, made into a value of the working unit or refused with the
- * reason. A comma is taken as the decimal sign; thousands separators are refused because 1.234,5 and 1,234.5 cannot be
+ * reason. A comma is taken as the decimal sign; groups of three digits may be parted by blanks; other thousands separators
+ * are refused because 1.234,5 and 1,234.5 cannot be
  * told from a slip.
  */
 public sealed interface Typed {
@@ -34,6 +35,10 @@ public sealed interface Typed {
     /** Grammar of a typed number: sign, digits with at most one decimal sign, exponent; then a unit. */
     Pattern NUMBER = Pattern.compile("([+-]?(?:\\d+(?:[.,]\\d*)?|[.,]\\d+)(?:[eE][+-]?\\d+)?)\\s*(.*)", Pattern.DOTALL);
 
+    /** A number in groups of three digits and what follows it. */
+    Pattern GROUPED = Pattern.compile(
+            "([+-]?\\d{1,3}(?:[ \\u00a0\\u2009\\u202f]\\d{3})+)((?:[.,]\\d*)?(?!\\d).*)", Pattern.DOTALL);
+
     /**
      * Reads a positive quantity of the given dimension.
      *
@@ -47,7 +52,7 @@ public sealed interface Typed {
         if (typed.isEmpty()) {
             return refuse(where, typed, "nothing was typed", dimension, "");
         }
-        Matcher matcher = NUMBER.matcher(typed);
+        Matcher matcher = NUMBER.matcher(plain(typed));
         if (!matcher.matches() || startsLikeANumber(matcher.group(2))) {
             return refuse(where, typed, "'" + typed + "' is not a number", dimension, separatorsHint(typed));
         }
@@ -67,6 +72,14 @@ public sealed interface Typed {
             return refuse(where, typed, "'" + typed + "' is not above zero", dimension, "");
         }
         return new Accepted(typed, number, unit.get(), value);
+    }
+
+    /** Digits in groups of three parted by a blank of any kind, and the true minus sign, as they are printed. */
+    private static String plain(String typed) {
+        Matcher grouped = GROUPED.matcher(typed.replace('\u2212', '-'));
+        return grouped.matches()
+                ? grouped.group(1).replaceAll("[ \\u00a0\\u2009\\u202f]", "") + grouped.group(2)
+                : typed.replace('\u2212', '-').replaceAll("[\\u00a0\\u2009\\u202f]", " ");
     }
 
     private static Refused refuse(String where, String typed, String found, Dimension dimension, String wayOut) {

@@ -86,6 +86,10 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         }
         List<UnitOfMeasure> folded =
                 ALL.stream().filter(unit -> unit.isSpeltIgnoringCase(wanted)).toList();
+        // One letter makes a milli of a mega: where the prefix alone differs another unit is meant, not another case.
+        if (folded.stream().anyMatch(unit -> unit.differsInPrefixAlone(wanted))) {
+            return Optional.empty();
+        }
         return folded.size() == 1 ? Optional.of(folded.get(0)) : Optional.empty();
     }
 
@@ -107,6 +111,15 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
     private boolean isSpeltIgnoringCase(String wanted) {
         return normalise(symbol).equalsIgnoreCase(wanted)
                 || aliases.stream().anyMatch(alias -> normalise(alias).equalsIgnoreCase(wanted));
+    }
+
+    private boolean differsInPrefixAlone(String wanted) {
+        return java.util.stream.Stream.concat(java.util.stream.Stream.of(symbol), aliases.stream())
+                .map(UnitOfMeasure::normalise)
+                .filter(spelling -> spelling.equalsIgnoreCase(wanted) && spelling.length() > 1)
+                .anyMatch(spelling -> "mM".indexOf(spelling.charAt(0)) >= 0
+                        && spelling.charAt(0) != wanted.charAt(0)
+                        && spelling.substring(1).equals(wanted.substring(1)));
     }
 
     /** One spelling for the many ways to write a product, a square or a micro sign. */

@@ -1,0 +1,268 @@
+package org.ysometron.app.evidence;
+
+import de.siegmar.fastcsv.reader.CsvParseException;
+import de.siegmar.fastcsv.reader.CsvReader;
+import de.siegmar.fastcsv.reader.NamedCsvRecord;
+import java.io.IOException;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.product.Claim;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
+import org.ysometron.app.store.Revisions;
+import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Property;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
+
+/**
+ * Lots of before this application, from a spreadsheet: their means, s and n make a chart on the first day. A row belongs to
+ * the series of the claim that it speaks of; it is marked as brought in, and takes no readings.
+ */
+@Component
+class BroughtIn {
+
+    static final List<String> COLUMNS =
+            List.of("lot", "made_on", "colour", "property", "orientation", "n", "mean", "s");
+
+    private static final int MOST_ROWS = 20_000;
+    private static final int MOST_SAID = 20;
+
+    private final Lots lots;
+    private final Publications publications;
+    private final SeriesPoints series;
+    private final SeriesRepository seriesTable;
+    private final PointRepository points;
+    private final Revisions revisions;
+    private final ApplicationEventPublisher events;
+    private final java.time.Clock clock;
+
+    BroughtIn(
+            Lots lots,
+            Publications publications,
+            SeriesPoints series,
+            SeriesRepository seriesTable,
+            PointRepository points,
+            Revisions revisions,
+            ApplicationEventPublisher events,
+            java.time.Clock clock) {
+        this.lots = lots;
+        this.publications = publications;
+        this.series = series;
+        this.seriesTable = seriesTable;
+        this.points = points;
+        this.revisions = revisions;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** What was taken in. */
+    record Taken(int lots, int points) {}
+
+    /** A row as it can be stored. */
+    private record Row(
+            String lot, LocalDate madeOn, String colour, Claim claim, int n, double mean, OptionalDouble sd) {}
+
+    /** Takes in a whole file or nothing; every row that cannot be read is named. */
+    @Write
+    public Taken take(Products.ProductView product, String text, String by) {
+        List<Row> rows = read(product, text);
+        Set<Long> touched = new HashSet<>();
+        Map<String, LotView> known = new HashMap<>();
+        int stored = 0;
+        for (Row row : rows) {
+            LotView lot = known.computeIfAbsent(
+                    row.lot(), code -> lots.bringIn(product, code, row.colour(), row.madeOn(), by));
+            Conditions terms = terms(row.claim());
+            long id = series.find(lot, row.claim().property(), terms, "")
+                    .map(SeriesPoints.SeriesView::id)
+                    .orElseGet(() -> seriesTable.save(new Series(
+                                    product.id(), row.colour(), row.claim().property(), terms, ""))
+                            .id);
+            boolean there = points.findByLotId(lot.id()).stream().anyMatch(point -> point.seriesId == id);
+            if (!there) {
+                Point point = new Point();
+                point.seriesId = id;
+                point.lotId = lot.id();
+                point.madeOn = row.madeOn();
+                point.n = row.n();
+                point.mean = row.mean();
+                point.sd = row.sd().isPresent() ? row.sd().getAsDouble() : null;
+                points.save(point);
+                touched.add(id);
+                stored++;
+            }
+        }
+        events.publishEvent(new EvidenceChanged(touched));
+        revisions.raise(Revisions.history(product.id()));
+        return new Taken(known.size(), stored);
+    }
+
+    /** The terms of the series that lots of now will be on: what intake measures has its own way of measuring. */
+    private static Conditions terms(Claim claim) {
+        return switch (claim.property()) {
+            case FILAMENT_DIAMETER, FILAMENT_OVALITY -> Conditions.ofMaterial("laser gauge", "two axes");
+            case DENSITY -> Conditions.ofMaterial("density", "");
+            case VISCOSITY, PENETRATION_DEPTH ->
+                throw new Refusal(
+                        "file",
+                        claim.property().title()
+                                + " says nothing without how it was measured, which a row cannot say.");
+            default -> claim.conditions();
+        };
+    }
+
+    private List<Row> read(Products.ProductView product, String given) {
+        String text = given.strip();
+        if (text.isEmpty()) {
+            throw new Refusal("file", "Nothing was given: paste the rows, or choose a file.");
+        }
+        List<Claim> claims = publications
+                .newestDatasheet(product.id())
+                .map(sheet -> publications.claims(sheet.id()))
+                .orElse(List.of());
+        String head = text.lines().findFirst().orElse("");
+        char separator = head.indexOf(';') >= 0 ? ';' : head.indexOf('\t') >= 0 ? '\t' : ',';
+        List<Row> rows = new ArrayList<>();
+        List<String> wrong = new ArrayList<>();
+        try (CsvReader<NamedCsvRecord> reader =
+                CsvReader.builder().fieldSeparator(separator).ofNamedCsvRecord(text)) {
+            for (NamedCsvRecord record : reader) {
+                if (rows.size() >= MOST_ROWS) {
+                    throw new Refusal("file", "More than " + MOST_ROWS + " rows; bring them in by parts.");
+                }
+                List<String> missing = COLUMNS.stream()
+                        .filter(column -> !column.equals("orientation") && !column.equals("s"))
+                        .filter(column -> record.findField(column).isEmpty())
+                        .toList();
+                if (!missing.isEmpty()) {
+                    throw new Refusal(
+                            "file",
+                            "The head needs the columns " + String.join(", ", COLUMNS) + "; there is no "
+                                    + String.join(", ", missing) + ".");
+                }
+                try {
+                    rows.add(row(product, claims, record));
+                } catch (Refusal refusal) {
+                    wrong.add("Row " + record.getStartingLineNumber() + ": " + refusal.words());
+                }
+            }
+        } catch (CsvParseException broken) {
+            throw new Refusal("file", "The file breaks off: " + broken.getMessage());
+        } catch (IOException impossible) {
+            throw new IllegalStateException("a text was read", impossible);
+        }
+        if (!wrong.isEmpty()) {
+            String rest = wrong.size() > MOST_SAID ? " … and " + (wrong.size() - MOST_SAID) + " rows more." : "";
+            throw new Refusal(
+                    "file",
+                    "Nothing was taken in. " + String.join(" ", wrong.subList(0, Math.min(MOST_SAID, wrong.size())))
+                            + rest);
+        }
+        if (rows.isEmpty()) {
+            throw new Refusal("file", "There is a head but no row.");
+        }
+        return rows;
+    }
+
+    private Row row(Products.ProductView product, List<Claim> claims, NamedCsvRecord record) {
+        String code = cell(record, "lot");
+        if (!code.matches("[A-Za-z0-9][A-Za-z0-9._-]{0,39}")) {
+            throw new Refusal("'" + code + "' is no code of a lot; letters, digits, dots, dashes and underscores are.");
+        }
+        LocalDate madeOn = day(cell(record, "made_on"));
+        String colour = cell(record, "colour");
+        if (!product.colours().contains(colour)) {
+            throw new Refusal("'" + colour + "' is no colour of " + product.name() + "; there are "
+                    + String.join(", ", product.colours()) + ".");
+        }
+        Property property = property(cell(record, "property"));
+        String orientation = cell(record, "orientation").toUpperCase(Locale.ROOT);
+        Claim claim = claims.stream()
+                .filter(candidate -> candidate.property() == property)
+                .filter(candidate -> property.isRatio()
+                        || !property.isMechanical()
+                        || (candidate.conditions().orientation() != Orientation.NONE
+                                && candidate.conditions().orientation().name().equals(orientation)))
+                .findFirst()
+                .orElseThrow(() -> new Refusal("the datasheet makes no claim on "
+                        + property.title().toLowerCase(Locale.ROOT)
+                        + (orientation.isEmpty() ? " without an orientation" : ", " + orientation)
+                        + " whose terms the chart could go by."));
+        int n = whole(cell(record, "n"));
+        double mean = number("mean", cell(record, "mean"), property);
+        String typed = cell(record, "s");
+        OptionalDouble sd =
+                typed.isEmpty() || n < 2 ? OptionalDouble.empty() : OptionalDouble.of(number("s", typed, property));
+        return new Row(code, madeOn, colour, claim, n, mean, sd);
+    }
+
+    private static String cell(NamedCsvRecord record, String column) {
+        return record.findField(column).map(String::strip).orElse("");
+    }
+
+    private LocalDate day(String text) {
+        try {
+            LocalDate day = LocalDate.parse(text);
+            if (day.isAfter(LocalDate.now(clock))) {
+                throw new Refusal("made on " + day + ", which has not come yet.");
+            }
+            return day;
+        } catch (DateTimeParseException notADay) {
+            throw new Refusal("'" + text + "' is not a date; expected for example 2026-03-14.");
+        }
+    }
+
+    private static Property property(String text) {
+        for (Property property : Property.values()) {
+            if (property.name().equalsIgnoreCase(text.replace(' ', '_'))
+                    || property.title().equalsIgnoreCase(text)) {
+                return property;
+            }
+        }
+        throw new Refusal("'" + text + "' is no property that is charted; for example Tensile strength.");
+    }
+
+    private static int whole(String text) {
+        if (text.matches("\\d{1,4}") && Integer.parseInt(text) > 0) {
+            return Integer.parseInt(text);
+        }
+        throw new Refusal("n is '" + text + "', not a number of specimens.");
+    }
+
+    private static double number(String what, String text, Property property) {
+        Optional<UnitOfMeasure> unit = UnitOfMeasure.find(property.unit());
+        if (unit.isPresent()) {
+            Typed read = Typed.read(what, text, unit.get());
+            if (read instanceof Typed.Accepted accepted) {
+                return accepted.value();
+            }
+            throw new Refusal(((Typed.Refused) read).problem().text());
+        }
+        try {
+            double value = Double.parseDouble(text.replace(',', '.'));
+            if (value > 0 && !Double.isInfinite(value)) {
+                return value;
+            }
+        } catch (NumberFormatException notANumber) {
+            // said below
+        }
+        throw new Refusal(what + " is '" + text + "', not a number above zero.");
+    }
+}

@@ -24,6 +24,11 @@ public final class TestDatabase {
         registry.add("spring.datasource.password", () -> PASSWORD);
     }
 
+    /** The port it listens on. */
+    public static int port() {
+        return PORT;
+    }
+
     /** Address of a database of this name, made empty when it is first asked for in a run. */
     public static String url(String name) {
         return "jdbc:mariadb://127.0.0.1:" + PORT + "/" + name + "?createDatabaseIfNotExist=true";

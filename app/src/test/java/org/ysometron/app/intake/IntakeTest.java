@@ -272,7 +272,7 @@ class IntakeTest extends DemoSite {
         http.perform(record(
                         lot,
                         "DRYING",
-                        Map.of("ended", "noon", "temperature", "100 N", "time", "", "kept", "OPEN", "humidity", "18")))
+                        Map.of("ended", "noon", "temperature", "100 N", "time", "", "kept", "OPEN", "humidity", "118")))
                 .andExpect(status().is(422))
                 .andExpect(content()
                         .string(allOf(

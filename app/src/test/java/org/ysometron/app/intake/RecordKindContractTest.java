@@ -165,6 +165,19 @@ class RecordKindContractTest extends DemoSite {
         humid.put("humidity", "18");
         Problems humidity = new Problems();
         reduce(RecordKind.DRYING, humid, humidity);
-        assertThat(humidity.at("humidity")).contains("18 %");
+        // People who write 18 beside a humidity mean percent; the field says so.
+        assertThat(humidity.at("humidity")).isNull();
+        humid.put("humidity", "118");
+        Problems above = new Problems();
+        reduce(RecordKind.DRYING, humid, above);
+        assertThat(above.at("humidity")).contains("at most 100 %");
+
+        Map<String, String> hours = new HashMap<>(GOOD.get(RecordKind.DRYING));
+        hours.put("time", "6");
+        assertThat(((Reduced.Dried)
+                                reduce(RecordKind.DRYING, hours, new Problems()).orElseThrow())
+                        .record()
+                        .hours())
+                .isEqualTo(6);
     }
 }

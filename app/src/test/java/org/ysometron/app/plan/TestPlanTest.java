@@ -262,7 +262,7 @@ class TestPlanTest extends DemoSite {
         LocalDateTime later =
                 release(calendar.all(new Calendar.WhatIf(lot.id(), 10, 0)).orElseThrow(), lot);
         LocalDateTime again =
-                release(calendar.all(new Calendar.WhatIf(lot.id(), 0, 20)).orElseThrow(), lot);
+                release(calendar.all(new Calendar.WhatIf(lot.id(), 0, 300)).orElseThrow(), lot);
         assertThat(later).isAfterOrEqualTo(asPlanned.plusDays(7));
         assertThat(again).isAfter(asPlanned);
         http.perform(get("/lots/SK-0131/plan?later=10").with(QUALITY))
@@ -445,5 +445,33 @@ class TestPlanTest extends DemoSite {
                         bar.besideId(), lots.named("SK-0132").id()))
                 .hasSize(6)
                 .allSatisfy(bar -> assertThat(bar.conditions().conditioning()).isEqualTo(Conditioning.DRY));
+    }
+
+    /** Two lines of one method and orientation made gate, calendar and every plan answer 500. */
+    @Test
+    void twoRatesOfOneTestArePlannedLikeAnyOther() throws Exception {
+        org.ysometron.app.lot.LotView lot = testLots.bare();
+        List<Plans.Line> lines =
+                new java.util.ArrayList<>(plans.ofLot(lot.id()).orElseThrow().lines());
+        org.ysometron.core.plan.PlannedTest first = lines.get(0).test();
+        lines.add(new Plans.Line(
+                new org.ysometron.core.plan.PlannedTest(
+                        first.method(),
+                        first.design(),
+                        first.orientation(),
+                        first.notch(),
+                        first.basis(),
+                        first.build(),
+                        first.conditioning(),
+                        400,
+                        3,
+                        first.process()),
+                "",
+                false,
+                "A customer pulls it fast."));
+        plans.deviate(lot, lines);
+        for (String path : List.of("/", "/calendar", "/calendar.ics", "/lots/" + lot.code() + "/plan")) {
+            http.perform(get(path).with(QUALITY)).andExpect(status().isOk());
+        }
     }
 }

@@ -185,7 +185,10 @@ class PublicationTest extends DemoSite {
         assertThat(second.revision()).isEqualTo(2);
         assertThat(lot(product, LocalDate.now().minusDays(50)).datasheetId()).isEqualTo(first.id());
         assertThat(lot(product, LocalDate.now().minusDays(5)).datasheetId()).isEqualTo(second.id());
-        assertThat(lot(product, LocalDate.now().minusDays(200)).datasheetId()).isEqualTo(first.id());
+        // Before the first datasheet nothing was promised, and that is said.
+        assertThatThrownBy(() -> lot(product, LocalDate.now().minusDays(200)))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("nothing was promised before");
     }
 
     /** What goes out as JSON or CSV comes back the same, after a look in the editor. */

@@ -36,8 +36,7 @@ public sealed interface Typed {
     Pattern NUMBER = Pattern.compile("([+-]?(?:\\d+(?:[.,]\\d*)?|[.,]\\d+)(?:[eE][+-]?\\d+)?)\\s*(.*)", Pattern.DOTALL);
 
     /** A number in groups of three digits and what follows it. */
-    Pattern GROUPED = Pattern.compile(
-            "([+-]?\\d{1,3}(?:[ \\u00a0\\u2009\\u202f]\\d{3})+)((?:[.,]\\d*)?(?!\\d).*)", Pattern.DOTALL);
+    Pattern GROUPED = Pattern.compile("([+-]?\\d{1,3}(?: \\d{3})+)((?:[.,]\\d*)?(?!\\d).*)", Pattern.DOTALL);
 
     /**
      * Reads a positive quantity of the given dimension.
@@ -76,10 +75,9 @@ public sealed interface Typed {
 
     /** Digits in groups of three parted by a blank of any kind, and the true minus sign, as they are printed. */
     private static String plain(String typed) {
-        Matcher grouped = GROUPED.matcher(typed.replace('\u2212', '-'));
-        return grouped.matches()
-                ? grouped.group(1).replaceAll("[ \\u00a0\\u2009\\u202f]", "") + grouped.group(2)
-                : typed.replace('\u2212', '-').replaceAll("[\\u00a0\\u2009\\u202f]", " ");
+        String blanks = typed.replace('\u2212', '-').replaceAll("[\\u00a0\\u2009\\u202f]", " ");
+        Matcher grouped = GROUPED.matcher(blanks);
+        return grouped.matches() ? grouped.group(1).replace(" ", "") + grouped.group(2) : blanks;
     }
 
     private static Refused refuse(String where, String typed, String found, Dimension dimension, String wayOut) {

@@ -149,4 +149,30 @@ class LotStepsTest {
         assertThat(plan.slot("measure").start()).isEqualTo("2026-03-02T10:00");
         assertThat(plan.finish()).isEqualTo("2026-03-04T11:00");
     }
+
+    /** Two rates of one test, or solid and as printed, are two lines: each step has a key and a name of its own. */
+    @Test
+    void linesAlikeInMethodAndOrientationAreToldApart() {
+        PlannedTest slow = test(TestMethod.TENSION, Conditioning.DRY);
+        PlannedTest fast = new PlannedTest(
+                slow.method(),
+                slow.design(),
+                slow.orientation(),
+                slow.notch(),
+                slow.basis(),
+                slow.build(),
+                slow.conditioning(),
+                50,
+                5,
+                "");
+        LotSteps steps = LotSteps.of("A", true, false, List.of(line(slow, 0, 0), line(fast, 0, 0)), SITE, MONDAY);
+        assertThat(ids(steps)).doesNotHaveDuplicates().hasSize(5).contains("A: decide");
+        assertThat(steps.jobs()).allMatch(job -> job.owner().equals("A"));
+        assertThat(Schedule.forwards(
+                                steps.jobs(),
+                                new Ground(Map.of(), WorkingHours.USUAL, steps.running(), Map.of()),
+                                MONDAY)
+                        .slots())
+                .hasSize(5);
+    }
 }

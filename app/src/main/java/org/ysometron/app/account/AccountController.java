@@ -132,8 +132,8 @@ class AccountController {
 
     @PostMapping("/accounts/{name}/reset")
     @PreAuthorize(ADMINISTERS)
-    String reset(@PathVariable String name, HttpServletResponse response, Model model) {
-        return told(model, response, name, () -> accounts.reset(name), null);
+    String reset(@PathVariable String name, Authentication who, HttpServletResponse response, Model model) {
+        return told(model, response, name, () -> accounts.reset(name, who.getName()), null);
     }
 
     @PostMapping("/accounts/{name}/sign-out")

@@ -112,9 +112,16 @@ public class Accounts implements UserDetailsService {
         events.record(name, disabled ? Kind.DISABLED : Kind.ENABLED, "");
     }
 
-    /** Gives an account a new password, shown once and changed at the next sign-in. */
+    /**
+     * Gives somebody else's account a new password, shown once and changed at the next sign-in. Not one's own: its
+     * sessions end with it, and a second click would take away the page that shows the only copy.
+     */
     @Write
-    public String reset(String name) {
+    public String reset(String name, String by) {
+        if (name.equals(by)) {
+            throw new Refusal(
+                    "name", "A new password is for somebody else's account; change your own under your name above.");
+        }
         Account account = locked(name);
         String password = Passwords.random();
         account.passwordHash = hash(password);

@@ -176,6 +176,23 @@ class AccountsTest extends DemoSite {
         assertThatThrownBy(() -> accounts.add("Bench", Set.of(Right.ENTRY))).hasMessageContaining("already");
     }
 
+    /** A second click on one's own would take away the page with the only copy, and with it the site. */
+    @Test
+    void aNewPasswordIsForSomebodyElse() {
+        String name = role();
+        String other = role();
+        accounts.open(name, GOOD, Set.of(Right.ADMINISTRATION));
+        accounts.open(other, GOOD, Set.of(Right.ENTRY));
+        Visitor visitor = new Visitor().signIn(name, GOOD);
+        visitor.post("/accounts/" + name + "/reset", Map.of());
+        assertThat(visitor.last.statusCode()).isEqualTo(422);
+        assertThat(visitor.open("/products").path()).isEqualTo("/products");
+        visitor.post("/accounts/" + other + "/reset", Map.of());
+        assertThat(visitor.last.statusCode()).isEqualTo(200);
+        assertThat(new Visitor().signIn(other, GOOD).path()).isEqualTo("/sign-in?refused");
+        accounts.disable(name, true);
+    }
+
     /** A session that ends keeps what was typed, at the bench too, and goes on after signing in. */
     @Test
     void whatWasTypedOutlivesItsSession() {

@@ -1,8 +1,9 @@
 package org.ysometron.app.intake;
 
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.lot.Contributor;
 
@@ -10,19 +11,18 @@ import org.ysometron.app.lot.Contributor;
 @Component
 class IntakeContributor implements Contributor {
 
-    private final JdbcTemplate database;
+    private final NamedParameterJdbcTemplate database;
 
-    IntakeContributor(JdbcTemplate database) {
+    IntakeContributor(NamedParameterJdbcTemplate database) {
         this.database = database;
     }
 
     @Override
     public Set<String> contributors(long lotId) {
         return new TreeSet<>(database.queryForList(
-                "select entered_by from intake_record where lot_id = ? union select entered_by from intake_log where lot_id = ?",
-                String.class,
-                lotId,
-                lotId));
+                "select entered_by from intake_record where lot_id = :lot union select entered_by from intake_log where lot_id = :lot",
+                Map.of("lot", lotId),
+                String.class));
     }
 
     @Override

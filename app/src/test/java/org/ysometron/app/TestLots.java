@@ -16,6 +16,7 @@ import org.ysometron.app.gate.Decisions;
 import org.ysometron.app.intake.Intake;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Samples;
 import org.ysometron.app.plan.Plans;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
@@ -23,6 +24,7 @@ import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.Outcome;
 import org.ysometron.core.method.TestMethod;
 
@@ -31,6 +33,7 @@ import org.ysometron.core.method.TestMethod;
 public class TestLots {
 
     private final Lots lots;
+    private final Samples samples;
     private final Bench bench;
     private final Instruments instruments;
     private final Intake intake;
@@ -40,6 +43,7 @@ public class TestLots {
 
     TestLots(
             Lots lots,
+            Samples samples,
             Bench bench,
             Instruments instruments,
             Intake intake,
@@ -51,6 +55,7 @@ public class TestLots {
         this.decisions = decisions;
         this.intake = intake;
         this.lots = lots;
+        this.samples = samples;
         this.bench = bench;
         this.instruments = instruments;
     }
@@ -58,6 +63,7 @@ public class TestLots {
     /** A slate lot, dried in time, with five specimens flat and five upright. */
     public LotView lot() {
         LotView lot = bare();
+        draw(lot);
         withoutHooks(lot);
         dry(lot, LocalDateTime.now().minusHours(2));
         set(lot, Orientation.XY, 5);
@@ -80,6 +86,42 @@ public class TestLots {
         String code = "T-" + UUID.randomUUID().toString().substring(0, 8);
         LotView lot = lots.enter(
                 new Lots.NewLot(code, "skerry-bf10", "slate", LocalDate.now().minusDays(10), "", ""), "bench");
+        return lot;
+    }
+
+    /** A spool from the middle of the lot. */
+    public void draw(LotView lot) {
+        samples.draw(
+                lot,
+                new Samples.NewSample(
+                        "S1",
+                        Samples.Place.MIDDLE,
+                        "bench",
+                        "pallet 1",
+                        lot.madeOn().plusDays(1)),
+                "bench");
+    }
+
+    /** A lot of a blend of its own, in the middle of everything else that a good lot has. */
+    public LotView good(Blend blend) {
+        String code = "T-" + UUID.randomUUID().toString().substring(0, 8);
+        LotView lot = lots.enter(
+                new Lots.NewLot(
+                        code,
+                        "skerry-bf10",
+                        "slate",
+                        LocalDate.now().minusDays(10),
+                        "",
+                        "",
+                        new Lots.Origin("", "", blend, List.of())),
+                "bench");
+        draw(lot);
+        withoutHooks(lot);
+        dry(lot, LocalDateTime.now().minusHours(2));
+        set(lot, Orientation.XY, 5);
+        set(lot, Orientation.ZX, 5);
+        test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
+        test(lot, Orientation.ZX, "bench", 450, 455, 462, 447, 458);
         return lot;
     }
 

@@ -18,9 +18,13 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.app.web.SentFile;
 
 @Controller
 class ImportController {
+
+    /** Megabytes of a file of readings, which has a thousand rows at the most. */
+    private static final int LARGEST_FILE = 2;
 
     private final Lots lots;
     private final Imports imports;
@@ -71,8 +75,12 @@ class ImportController {
             if (file == null || file.isEmpty()) {
                 throw new Refusal("file", "Choose a file first; an empty one cannot be read.");
             }
-            String name = file.getOriginalFilename() == null ? "readings.csv" : file.getOriginalFilename();
-            long id = imports.stage(lot, name, file.getBytes(), gauge, by.getName());
+            long id = imports.stage(
+                    lot,
+                    SentFile.name(file, "readings.csv"),
+                    SentFile.content("file", file, LARGEST_FILE),
+                    gauge,
+                    by.getName());
             return "redirect:/lots/" + code + "/import/" + id;
         } catch (Refusal refusal) {
             response.setStatus(422);

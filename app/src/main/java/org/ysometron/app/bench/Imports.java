@@ -21,6 +21,7 @@ import org.ysometron.app.lot.Lots;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.app.web.SentFile;
 import org.ysometron.core.method.Outcome;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.working.Figures;
@@ -96,7 +97,7 @@ class Imports {
         }
         StagedImport staged = same.isEmpty() ? new StagedImport() : same.get(0);
         staged.lotId = lot.id();
-        staged.fileName = fileName.length() > 200 ? fileName.substring(fileName.length() - 200) : fileName;
+        staged.fileName = SentFile.plain(fileName, "readings.csv");
         staged.sha256 = sha256;
         staged.content = text;
         staged.gaugeId = gauge.id();

@@ -27,6 +27,8 @@ record ReadingFile(char delimiter, List<Row> rows) {
     private static final Pattern COLUMN = Pattern.compile(
             "(specimen|outcome|width|thickness|force)[ _]?([1-3])?[ _]*(?:[\\[(]\\s*(.*?)\\s*[\\])]|(mm|in|n|kn|kgf|lbf))?");
     private static final int MOST_ROWS = 1000;
+    private static final int MOST_COLUMNS = 40;
+    private static final int LONGEST_HEADING = 60;
 
     /** A column: what it holds, at which place, in which unit; unit empty when the cells must name their own. */
     record Column(String name, int place, String unit) {}
@@ -60,7 +62,12 @@ record ReadingFile(char delimiter, List<Row> rows) {
                 .allowMissingFields(true)
                 .allowExtraFields(true)
                 .ofCsvRecord(text)) {
-            reader.forEach(records::add);
+            for (CsvRecord record : reader) {
+                records.add(record);
+                if (records.size() > MOST_ROWS + 1) {
+                    throw new Refusal("file", "The file has more than " + MOST_ROWS + " rows; take it in by parts.");
+                }
+            }
         } catch (CsvParseException broken) {
             throw new Refusal("file", "The file breaks off: " + broken.getMessage());
         } catch (java.io.IOException e) {
@@ -69,10 +76,6 @@ record ReadingFile(char delimiter, List<Row> rows) {
         List<Column> columns = columns(records.get(0).getFields());
         if (records.size() < 2) {
             throw new Refusal("file", "The file has a head but no row of readings.");
-        }
-        if (records.size() > MOST_ROWS + 1) {
-            throw new Refusal(
-                    "file", "The file has " + (records.size() - 1) + " rows; " + MOST_ROWS + " are the most.");
         }
         return new ReadingFile(
                 delimiter,
@@ -99,6 +102,12 @@ record ReadingFile(char delimiter, List<Row> rows) {
         List<Column> columns = new ArrayList<>();
         Map<String, Integer> seen = new HashMap<>();
         for (String heading : head) {
+            if (heading.length() > LONGEST_HEADING || columns.size() >= MOST_COLUMNS) {
+                throw new Refusal(
+                        "file",
+                        "Row 1 is no head: it has " + head.size() + " columns, one of " + heading.length()
+                                + " characters. Expected specimen, width_1 [mm] and so on.");
+            }
             Matcher matcher = COLUMN.matcher(heading.strip().toLowerCase(Locale.ROOT));
             if (!matcher.matches()) {
                 throw new Refusal(

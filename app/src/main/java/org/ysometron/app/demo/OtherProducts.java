@@ -18,6 +18,7 @@ import org.ysometron.app.product.Publications.Draft;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Publication;
 import org.ysometron.core.publication.Topic;
@@ -48,7 +49,7 @@ class OtherProducts {
                         new Lots.Origin(
                                 "line 1",
                                 "12 %",
-                                "F3",
+                                new Blend("F3", "SL-7", 2),
                                 List.of(
                                         new RawMaterial(RawMaterial.Kind.POLYMER, "PB-7742"),
                                         new RawMaterial(RawMaterial.Kind.FIBRE, "BF-0310"),
@@ -141,7 +142,7 @@ class OtherProducts {
                         new Lots.Origin(
                                 "line 2",
                                 "0 %",
-                                "C2-b",
+                                new Blend("C2-b", "", 0),
                                 List.of(new RawMaterial(RawMaterial.Kind.POLYMER, "PP-" + (508 + index / 3))))),
                 "bench");
         Samples.SampleView spool = works.draw(lot, "S1", Samples.Place.MIDDLE, "pallet 2, second layer");
@@ -240,7 +241,7 @@ class OtherProducts {
                         new Lots.Origin(
                                 "kettle",
                                 "",
-                                "R70-5",
+                                new Blend("R70-5", "", 0),
                                 List.of(new RawMaterial(RawMaterial.Kind.PHOTOINITIATOR, "PI-" + (61 + index / 4))))),
                 "bench");
         resinRecords(lot, 1.12, 850, 0.155, index >= ENGINE_REPLACED ? 0.96 : 1.26, 2.4, "82 D", chance);

@@ -19,6 +19,7 @@ import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Lots.RawMaterial;
+import org.ysometron.app.lot.Samples;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications.Draft;
 import org.ysometron.core.claim.Basis;
@@ -28,6 +29,7 @@ import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Right;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.Outcome;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Publication;
@@ -217,13 +219,14 @@ public class Tidewrack implements ApplicationRunner {
                         new Lots.Origin(
                                 "line 1",
                                 index >= truth.slideFrom() ? "12 %" : "5 %",
-                                "F3",
+                                new Blend("F3", "", 0),
                                 List.of(
                                         new RawMaterial(RawMaterial.Kind.POLYMER, "PB-" + (7712 + index)),
                                         new RawMaterial(
                                                 RawMaterial.Kind.FIBRE,
                                                 String.format(Locale.ROOT, "BF-%04d", 300 + index / 3))))),
                 "bench");
+        works.draw(lot, "S1", Samples.Place.MIDDLE, "pallet 1, top layer");
         others.dried(lot);
         List<Bench.Entry> entries = new ArrayList<>();
         for (Orientation orientation : List.of(Orientation.XY, Orientation.ZX)) {

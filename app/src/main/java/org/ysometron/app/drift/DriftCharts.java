@@ -103,7 +103,10 @@ class DriftCharts {
         return new DriftView(
                 seriesId,
                 found.title(),
-                Claim.termsOf(found.property(), found.conditions()),
+                Claim.termsOf(found.property(), found.conditions())
+                        + (found.blend().words().isEmpty()
+                                ? ""
+                                : ", " + found.blend().words()),
                 found.property().unit(),
                 all.size(),
                 base(sight),

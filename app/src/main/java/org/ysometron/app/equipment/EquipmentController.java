@@ -23,6 +23,7 @@ import org.ysometron.app.equipment.Calibrations.CalibrationView;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.app.web.SentFile;
 import org.ysometron.core.method.Calibration.Coverage;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
@@ -31,6 +32,9 @@ import org.ysometron.core.quantity.UnitOfMeasure;
 /** The register, one piece of equipment, its calibrations and its check standards. */
 @Controller
 class EquipmentController {
+
+    /** Megabytes of a calibration certificate. */
+    private static final int LARGEST_PAPER = 8;
 
     private static final String MAY_CHANGE = "hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')";
 
@@ -248,9 +252,10 @@ class EquipmentController {
         if (file == null || file.isEmpty()) {
             return Calibrations.Paper.NONE;
         }
-        String name = file.getOriginalFilename() == null ? "certificate" : file.getOriginalFilename();
         return new Calibrations.Paper(
-                name.length() > 200 ? name.substring(0, 200) : name, "application/octet-stream", file.getBytes());
+                SentFile.name(file, "certificate"),
+                "application/octet-stream",
+                SentFile.content("file", file, LARGEST_PAPER));
     }
 
     private static OptionalDouble capacity(String field, String typed, Kind kind, Problems problems) {

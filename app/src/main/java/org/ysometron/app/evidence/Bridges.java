@@ -95,6 +95,7 @@ class Bridges {
         boolean alike = old.id() != fresh.id()
                 && old.property() == fresh.property()
                 && old.colour().equals(fresh.colour())
+                && old.blend().isSame(fresh.blend())
                 && old.conditions().equals(fresh.conditions());
         if (!alike || bridge != null) {
             return alike && bridge != null && bridge.oldSeriesId == old.id();

@@ -17,6 +17,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.lot.Blends;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Claim;
@@ -24,10 +25,12 @@ import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Property;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
 
@@ -38,8 +41,20 @@ import org.ysometron.core.quantity.UnitOfMeasure;
 @Component
 class BroughtIn {
 
-    static final List<String> COLUMNS =
-            List.of("lot", "made_on", "colour", "property", "orientation", "n", "mean", "s");
+    static final List<String> COLUMNS = List.of(
+            "lot",
+            "made_on",
+            "colour",
+            "property",
+            "orientation",
+            "n",
+            "mean",
+            "s",
+            "formulation",
+            "masterbatch",
+            "masterbatch_share");
+    private static final Set<String> OPTIONAL =
+            Set.of("orientation", "s", "formulation", "masterbatch", "masterbatch_share");
 
     private static final int MOST_ROWS = 20_000;
     private static final int MOST_SAID = 20;
@@ -77,7 +92,14 @@ class BroughtIn {
 
     /** A row as it can be stored. */
     private record Row(
-            String lot, LocalDate madeOn, String colour, Claim claim, int n, double mean, OptionalDouble sd) {}
+            String lot,
+            LocalDate madeOn,
+            String colour,
+            Blend blend,
+            Claim claim,
+            int n,
+            double mean,
+            OptionalDouble sd) {}
 
     /** Takes in a whole file or nothing; every row that cannot be read is named. */
     @Write
@@ -88,12 +110,12 @@ class BroughtIn {
         int stored = 0;
         for (Row row : rows) {
             LotView lot = known.computeIfAbsent(
-                    row.lot(), code -> lots.bringIn(product, code, row.colour(), row.madeOn(), by));
+                    row.lot(), code -> lots.bringIn(product, code, row.colour(), row.madeOn(), row.blend(), by));
             Conditions terms = terms(row.claim());
             long id = series.find(lot, row.claim().property(), terms, "")
                     .map(SeriesPoints.SeriesView::id)
                     .orElseGet(() -> seriesTable.save(new Series(
-                                    product.id(), row.colour(), row.claim().property(), terms, ""))
+                                    product.id(), row.colour(), row.claim().property(), terms, "", row.blend()))
                             .id);
             boolean there = points.findByLotId(lot.id()).stream().anyMatch(point -> point.seriesId == id);
             if (!there) {
@@ -148,7 +170,7 @@ class BroughtIn {
                     throw new Refusal("file", "More than " + MOST_ROWS + " rows; bring them in by parts.");
                 }
                 List<String> missing = COLUMNS.stream()
-                        .filter(column -> !column.equals("orientation") && !column.equals("s"))
+                        .filter(column -> !OPTIONAL.contains(column))
                         .filter(column -> record.findField(column).isEmpty())
                         .toList();
                 if (!missing.isEmpty()) {
@@ -210,7 +232,17 @@ class BroughtIn {
         String typed = cell(record, "s");
         OptionalDouble sd =
                 typed.isEmpty() || n < 2 ? OptionalDouble.empty() : OptionalDouble.of(number("s", typed, property));
-        return new Row(code, madeOn, colour, claim, n, mean, sd);
+        return new Row(code, madeOn, colour, blend(record), claim, n, mean, sd);
+    }
+
+    private static Blend blend(NamedCsvRecord record) {
+        Problems problems = new Problems();
+        Blend blend = Blends.read(
+                cell(record, "formulation"), cell(record, "masterbatch"), cell(record, "masterbatch_share"), problems);
+        if (!problems.none()) {
+            throw new Refusal(String.join(" ", problems.all().values()));
+        }
+        return blend;
     }
 
     private static String cell(NamedCsvRecord record, String column) {

@@ -15,10 +15,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.app.web.SentFile;
 
 /** Lots of before this application, brought in from a spreadsheet. */
 @Controller
 class BroughtInController {
+
+    /** Megabytes of a file of past lots, which has twenty thousand rows at the most. */
+    private static final int LARGEST_FILE = 8;
 
     private static final String JUDGES = "hasAuthority('JUDGEMENT')";
 
@@ -49,8 +53,10 @@ class BroughtInController {
             Model model)
             throws IOException {
         Products.ProductView product = products.named(code);
-        String text = file == null || file.isEmpty() ? rows : new String(file.getBytes(), StandardCharsets.UTF_8);
         try {
+            String text = file == null || file.isEmpty()
+                    ? rows
+                    : new String(SentFile.content("file", file, LARGEST_FILE), StandardCharsets.UTF_8);
             model.addAttribute(
                     "taken",
                     broughtIn.take(product, text.startsWith("\uFEFF") ? text.substring(1) : text, by.getName()));

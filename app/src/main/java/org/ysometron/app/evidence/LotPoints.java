@@ -128,8 +128,9 @@ class LotPoints {
             Map<Long, Point> points, LotView lot, Property property, Conditions conditions, String setup, Found found) {
         long own = series.find(lot, property, conditions, setup)
                 .map(SeriesPoints.SeriesView::id)
-                .orElseGet(() ->
-                        seriesTable.save(new Series(lot.productId(), lot.colour(), property, conditions, setup)).id);
+                .orElseGet(() -> seriesTable.save(
+                                new Series(lot.productId(), lot.colour(), property, conditions, setup, lot.blend()))
+                        .id);
         Optional<Bridge> bridge = bridges.findByNewSeriesId(own).filter(Bridge::joins);
         long id = bridge.map(joined -> joined.oldSeriesId).orElse(own);
         double off = bridge.map(joined -> joined.takenOff).orElse(0.0);

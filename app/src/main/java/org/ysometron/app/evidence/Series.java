@@ -12,6 +12,7 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Property;
+import org.ysometron.core.material.Blend;
 
 @Entity
 @Table(name = "evidence_series")
@@ -42,10 +43,16 @@ class Series {
     String design;
     String process;
     String setup;
+    String formulation;
+    String masterbatch;
+    double masterbatchShare;
 
     Series() {}
 
-    Series(long productId, String colour, Property property, Conditions conditions, String setup) {
+    Series(long productId, String colour, Property property, Conditions conditions, String setup, Blend blend) {
+        this.formulation = blend.formulation();
+        this.masterbatch = blend.masterbatch();
+        this.masterbatchShare = blend.share();
         this.setup = setup;
         this.productId = productId;
         this.colour = colour;
@@ -61,6 +68,7 @@ class Series {
 
     SeriesPoints.SeriesView view() {
         Conditions conditions = new Conditions(method, basis, orientation, conditioning, rate, design, process);
-        return new SeriesPoints.SeriesView(id, productId, colour, property, conditions, setup);
+        Blend blend = new Blend(formulation, masterbatch, masterbatchShare);
+        return new SeriesPoints.SeriesView(id, productId, colour, property, conditions, setup, blend);
     }
 }

@@ -16,6 +16,7 @@ import org.ysometron.app.web.NotFound;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence.PooledScatter;
 import org.ysometron.core.claim.Property;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.working.Figures;
 
 /** The series of a product, one for each property under one set of conditions and colour, with a point a lot. */
@@ -37,11 +38,22 @@ public class SeriesPoints implements EarlierLots {
 
     /** A series and what makes it one. */
     public record SeriesView(
-            long id, long productId, String colour, Property property, Conditions conditions, String setup) {
+            long id,
+            long productId,
+            String colour,
+            Property property,
+            Conditions conditions,
+            String setup,
+            Blend blend) {
 
         /** Property, orientation and colour. */
         public String title() {
             return Claim.titleOf(property, conditions) + ", " + colour + (setup.isEmpty() ? "" : ", " + setup);
+        }
+
+        /** The same with what its lots were mixed by, where that is on record. */
+        public String titleWithBlend() {
+            return title() + (blend.words().isEmpty() ? "" : ", " + blend.words());
         }
     }
 
@@ -101,7 +113,7 @@ public class SeriesPoints implements EarlierLots {
     }
 
     /**
-     * The series of a property of this lot's product and colour under these conditions; empty when no lot has a point. Of
+     * The series of a property of this lot's product, colour and blend under these conditions; empty when no lot has a point. Of
      * several set-ups the one with most lots.
      */
     public Optional<SeriesView> find(LotView lot, Property property, Conditions conditions) {
@@ -122,6 +134,7 @@ public class SeriesPoints implements EarlierLots {
         return series.findByProductIdAndColourAndProperty(lot.productId(), lot.colour(), property).stream()
                 .map(Series::view)
                 .filter(candidate -> candidate.conditions().equals(conditions))
+                .filter(candidate -> candidate.blend().isSame(lot.blend()))
                 .toList();
     }
 

@@ -15,6 +15,7 @@ import org.ysometron.app.evidence.Provisionals;
 import org.ysometron.app.lot.LateEntries;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.plan.Plans;
 import org.ysometron.app.plan.Progress;
@@ -27,7 +28,7 @@ import org.ysometron.core.gate.Right;
 import org.ysometron.core.publication.Conflict;
 
 /**
- * What stands in a lot's way before any claim is judged: publications, the product's life, sizes, calibrations, late entries,
+ * What stands in a lot's way before any claim is judged: publications, the product's life, its samples and blend, sizes, calibrations, late entries,
  * the material's state, planned tests not done.
  */
 @Component
@@ -40,6 +41,7 @@ class Hindrances {
     private final Bench bench;
     private final LateEntries late;
     private final Lots lots;
+    private final Samples samples;
     private final Plans plans;
     private final Progress progress;
 
@@ -51,6 +53,7 @@ class Hindrances {
             Bench bench,
             LateEntries late,
             Lots lots,
+            Samples samples,
             Plans plans,
             Progress progress) {
         this.products = products;
@@ -60,6 +63,7 @@ class Hindrances {
         this.bench = bench;
         this.late = late;
         this.lots = lots;
+        this.samples = samples;
         this.plans = plans;
         this.progress = progress;
     }
@@ -70,6 +74,7 @@ class Hindrances {
         Map<Long, List<Block>> found = new HashMap<>();
         wanted.forEach(lot -> found.put(lot.id(), new ArrayList<>()));
         publications(wanted, found);
+        origins(wanted, ids, found);
         sizes.sizeBlocks(wanted).forEach((lot, blocks) -> add(found, lot, blocks));
         bench.outOfCalibration(ids)
                 .forEach((lot, outs) -> add(
@@ -106,6 +111,24 @@ class Hindrances {
             Products.ProductView product = known.computeIfAbsent(lot.productId(), products::product);
             if (product.life() == Life.WITHDRAWN) {
                 add(found, lot.id(), List.of(Gate.withdrawn(product.name(), product.lifeReason())));
+            }
+        }
+    }
+
+    /** Lots without a sample, and lots of another blend than the one that left before them. */
+    private void origins(Collection<LotView> wanted, List<Long> ids, Map<Long, List<Block>> found) {
+        Set<Long> drawn = samples.drawn(ids);
+        Map<Long, LotView> before = lots.shippedBefore(ids);
+        for (LotView lot : wanted) {
+            if (!drawn.contains(lot.id())) {
+                add(found, lot.id(), List.of(Gate.withoutSample()));
+            }
+            LotView earlier = before.get(lot.id());
+            if (earlier != null && !lot.blend().isSame(earlier.blend())) {
+                add(
+                        found,
+                        lot.id(),
+                        List.of(Gate.otherBlend(lot.blend().differences(earlier.blend()), earlier.code())));
             }
         }
     }

@@ -24,6 +24,7 @@ record Snapshot(
         String product,
         String productCode,
         String colour,
+        String blend,
         String madeOn,
         String size,
         String note,
@@ -49,12 +50,12 @@ record Snapshot(
         String decidedAt,
         String software) {
 
-    static final int FORMAT = 4;
+    static final int FORMAT = 5;
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
     /** A record of format 1 had no intake in it, one of format 2 named no method's parameters,
-     * one of format 3 knew neither late entries nor what else was said of a verdict. */
+     * one of format 3 knew neither late entries nor what else was said of a verdict, one of format 4 no blend. */
     Snapshot {
         methods = orEmpty(methods);
         material = orEmpty(material);
@@ -65,6 +66,7 @@ record Snapshot(
         lets = orEmpty(lets);
         particulars = orNothing(particulars);
         secondBy = orNothing(secondBy);
+        blend = orNothing(blend);
     }
 
     private static String orNothing(@Nullable String stored) {

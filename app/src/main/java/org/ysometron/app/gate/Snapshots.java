@@ -111,6 +111,7 @@ class Snapshots {
                 product.name(),
                 product.code(),
                 lot.colour(),
+                lot.blend().words(),
                 lot.madeOn().toString(),
                 lot.size(),
                 lot.note(),

@@ -21,6 +21,7 @@ import org.springframework.web.multipart.MultipartFile;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.app.web.SentFile;
 import org.ysometron.core.dimension.DiameterLog;
 
 /** Diameter logs: streamed in with their progress, drawn at any zoom. */
@@ -84,11 +85,10 @@ class LogController {
         if (file == null || file.isEmpty()) {
             return refused(lot, "Choose a file first; an empty one cannot be read.", response, model);
         }
-        String name = file.getOriginalFilename() == null ? "log.csv" : file.getOriginalFilename();
         LogUploads.JobView done = uploads.read(
                 lot,
                 sample,
-                name,
+                SentFile.name(file, "log.csv"),
                 file.getInputStream(),
                 by.getName(),
                 UUID.randomUUID().toString());

@@ -18,7 +18,7 @@ import org.ysometron.core.dimension.DiameterLogFile;
 @Component
 class LogUploads {
 
-    /** Each holds a database connection for as long as its file streams in. */
+    /** Each takes a processor for as long as its file streams in. */
     private static final int AT_ONCE = 3;
 
     private static final int REMEMBERED = 200;
@@ -67,7 +67,7 @@ class LogUploads {
             return end(job, State.REFUSED, AT_ONCE + " logs are being read already; try again in a moment.", null);
         }
         try {
-            long id = logs.store(lot, sampleId, name, in, by, rows -> {
+            long id = logs.store(lot, sampleId, name, new Timely(in), by, rows -> {
                 job.view = new JobView(State.READING, rows, "", null);
                 if (job.cancelled) {
                     throw new Logs.Cancelled();
@@ -80,6 +80,13 @@ class LogUploads {
             return end(job, State.REFUSED, refusal.words(), null);
         } catch (Logs.Cancelled stopped) {
             return end(job, State.CANCELLED, "Stopped; nothing was stored.", null);
+        } catch (Timely.TooSlow slow) {
+            return end(
+                    job,
+                    State.REFUSED,
+                    "The file took longer than " + Timely.LONGEST.toMinutes()
+                            + " minutes to come in; nothing was stored." + " Copy it to this machine first.",
+                    null);
         } catch (IOException gone) {
             LOG.info("a diameter log stopped streaming in: {}", gone.getMessage());
             return end(job, State.CANCELLED, "The file stopped coming in; nothing was stored.", null);

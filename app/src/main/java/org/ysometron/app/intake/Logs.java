@@ -5,25 +5,22 @@ import java.io.InputStream;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.function.LongConsumer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.lot.LotView;
-import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.product.Publications;
-import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.app.web.SentFile;
 import org.ysometron.core.dimension.DiameterLog;
 import org.ysometron.core.dimension.DiameterLogFile;
 import org.ysometron.core.publication.Statement;
@@ -44,19 +41,16 @@ public class Logs {
             "id, lot_id, sample_id, file_name, sha256, nominal, tolerance, row_count, first_position, last_position, mean,"
                     + " ovality_mean, share_outside, entered_by, entered_at";
 
-    // Plain JDBC: stretches are blobs written and read by place, of which Hibernate would keep a copy each.
     private final JdbcTemplate database;
-    private final Lots lots;
     private final Samples samples;
     private final Publications publications;
-    private final Clock clock;
+    private final LogRows rows;
 
-    Logs(JdbcTemplate database, Lots lots, Samples samples, Publications publications, Clock clock) {
+    Logs(JdbcTemplate database, Samples samples, Publications publications, LogRows rows) {
         this.database = database;
-        this.lots = lots;
         this.samples = samples;
         this.publications = publications;
-        this.clock = clock;
+        this.rows = rows;
     }
 
     /** A log as lists and series want it. */
@@ -83,20 +77,18 @@ public class Logs {
     }
 
     /** Reads a file from a stream that somebody else closes, for those who need no progress. */
-    @Write
     public long store(LotView lot, @Nullable Long sampleId, String fileName, InputStream in, String by)
             throws IOException {
         return store(lot, sampleId, fileName, in, by, rows -> {});
     }
 
     /**
-     * Reads a file and keeps what it says.
+     * Reads a file and keeps what it says. Holds neither a lock nor a connection while the file comes in.
      *
      * @param progress told the number of readings now and then; may throw {@link Cancelled}
      * @return the log's key
      * @throws DiameterLogFile.Unreadable for anything wrong in the file; nothing is kept then
      */
-    @Write
     public long store(
             LotView lot, @Nullable Long sampleId, String fileName, InputStream in, String by, LongConsumer progress)
             throws IOException {
@@ -107,47 +99,41 @@ public class Logs {
             samples.sample(lot, sampleId);
         }
         double[] published = published(lot);
+        long id = rows.begin(SentFile.plain(fileName, "log.csv"), published[0], published[1], by);
+        boolean kept = false;
+        try {
+            rows.takeOver(lot, id, read(in, id, sampleId, new DiameterLog(published[0], published[1]), progress));
+            kept = true;
+        } finally {
+            if (!kept) {
+                rows.forget(id);
+            }
+        }
+        return id;
+    }
+
+    private LogRows.Whole read(InputStream in, long id, @Nullable Long sampleId, DiameterLog log, LongConsumer progress)
+            throws IOException {
         MessageDigest digest = sha256();
-        DigestInputStream counted = new DigestInputStream(in, digest);
-        long id = begin(lot, sampleId, fileName, published, by);
-        DiameterLog log = new DiameterLog(published[0], published[1]);
         Stretch stretch = new Stretch();
         int[] place = {0};
         double[] ends = new double[2];
-        DiameterLogFile.read(counted, (z, x, y) -> {
+        DiameterLogFile.read(new DigestInputStream(in, digest), (z, x, y) -> {
             log.accept(z, x, y);
             if (log.rows() == 1) {
                 ends[0] = z;
             }
             ends[1] = z;
             if (stretch.take(z, x, y)) {
-                write(id, place[0]++, stretch);
+                rows.write(id, place[0]++, stretch);
                 progress.accept(log.rows());
             }
         });
         if (!stretch.isEmpty()) {
-            write(id, place[0], stretch);
+            rows.write(id, place[0], stretch);
         }
         progress.accept(log.rows());
-        DiameterLog.Result result = finish(log);
-        lots.lockUndecided(lot.id());
-        String hash = HexFormat.of().formatHex(digest.digest());
-        if (of(lot.id()).stream().anyMatch(other -> other.sha256().equals(hash))) {
-            throw new Refusal("file", "Lot " + lot.code() + " already has this file; nothing was stored twice.");
-        }
-        database.update(
-                "update intake_log set sha256 = ?, row_count = ?, first_position = ?, last_position = ?, mean = ?,"
-                        + " ovality_mean = ?, share_outside = ?, result = ? where id = ?",
-                hash,
-                result.rows(),
-                ends[0],
-                ends[1],
-                result.mean(),
-                result.ovalityMean(),
-                result.shareOutside(),
-                MAPPER.writeValueAsString(result),
-                id);
-        return id;
+        return new LogRows.Whole(sampleId, HexFormat.of().formatHex(digest.digest()), ends[0], ends[1], finish(log));
     }
 
     private static DiameterLog.Result finish(DiameterLog log) {
@@ -156,35 +142,6 @@ public class Logs {
         } catch (IllegalArgumentException tooShort) {
             throw new Refusal("file", "The file has " + log.rows() + " readings; two at least are needed.");
         }
-    }
-
-    private long begin(LotView lot, @Nullable Long sampleId, String fileName, double[] published, String by) {
-        // Until the whole file is read its hash is not known; the row stands under one that no file has.
-        String placeholder =
-                (UUID.randomUUID() + "-" + UUID.randomUUID()).replace("-", "").substring(0, 64);
-        database.update(
-                "insert into intake_log (lot_id, sample_id, file_name, sha256, nominal, tolerance, row_count,"
-                        + " first_position, last_position, mean, ovality_mean, share_outside, result, entered_by, entered_at)"
-                        + " values (?, ?, ?, ?, ?, ?, 0, 0, 0, 0, 0, 0, '', ?, ?)",
-                lot.id(),
-                sampleId,
-                fileName.length() > 200 ? fileName.substring(fileName.length() - 200) : fileName,
-                placeholder,
-                published[0],
-                published[1],
-                by,
-                java.sql.Timestamp.from(clock.instant()));
-        Long id = database.queryForObject(
-                "select id from intake_log where lot_id = ? and sha256 = ?", Long.class, lot.id(), placeholder);
-        return java.util.Objects.requireNonNull(id);
-    }
-
-    private void write(long logId, int place, Stretch stretch) {
-        database.update(
-                "insert into intake_log_stretch (log_id, place, row_count, first_position, last_position, least, greatest,"
-                        + " mean, ovality, envelope, readings) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
-                stretch.columns(logId, place));
-        stretch.clear();
     }
 
     /** Nominal diameter and tolerance from the lot's datasheet; the usual ones where it does not say. */

@@ -33,6 +33,8 @@ class Lot {
     String line;
     String regrind;
     String formulation;
+    String masterbatch;
+    double masterbatchShare;
 
     @Enumerated(EnumType.STRING)
     LotState state;

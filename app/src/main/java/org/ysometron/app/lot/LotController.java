@@ -47,13 +47,15 @@ class LotController {
             @Nullable String line,
             @Nullable String regrind,
             @Nullable String formulation,
+            @Nullable String grade,
+            @Nullable String masterbatchShare,
             @Nullable String polymer,
             @Nullable String fibre,
             @Nullable String masterbatch,
             @Nullable String photoinitiator) {
 
         static Form blank(LocalDate today) {
-            return new Form("", "", "", today.toString(), "", "", "", "", "", "", "", "", "");
+            return new Form("", "", "", today.toString(), "", "", "", "", "", "", "", "", "", "", "");
         }
 
         Lots.Origin origin(Problems problems) {
@@ -75,7 +77,7 @@ class LotController {
             return new Lots.Origin(
                     problems.text("line", line, "The line", 60, false),
                     typedRegrind,
-                    problems.text("formulation", formulation, "The formulation", 40, false),
+                    Blends.read(formulation, grade, masterbatchShare, problems),
                     raw);
         }
 
@@ -179,6 +181,8 @@ class LotController {
     private String form(Model model, Form form, Problems problems) {
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
+        model.addAttribute("formulations", lots.formulations());
+        model.addAttribute("masterbatches", lots.masterbatches());
         model.addAttribute("products", products.all());
         return "lot/new";
     }

@@ -25,6 +25,31 @@ interface LotRepository extends JpaRepository<Lot, Long> {
 
     Page<Lot> findByStateIn(Collection<LotState> states, Pageable page);
 
+    @Query(
+            "select lot.formulation from Lot lot where lot.formulation <> '' group by lot.formulation order by max(lot.id) desc")
+    List<String> formulations(Pageable page);
+
+    @Query(
+            "select lot.masterbatch from Lot lot where lot.masterbatch <> '' group by lot.masterbatch order by max(lot.id) desc")
+    List<String> masterbatches(Pageable page);
+
+    /** A lot and the one before it. */
+    interface Pair {
+
+        Long getLotId();
+
+        Long getBeforeId();
+    }
+
+    @Query(
+            value =
+                    "select l.id as lotId, (select b.id from lot b where b.product_id = l.product_id and b.colour = l.colour"
+                            + " and b.state in ('RELEASED', 'CONCEDED', 'BROUGHT_IN') and (b.made_on, b.id) < (l.made_on, l.id)"
+                            + " order by b.made_on desc, b.id desc limit 1) as beforeId from lot l where l.id in (:ids)"
+                            + " having beforeId is not null",
+            nativeQuery = true)
+    List<Pair> shippedBefore(Collection<Long> ids);
+
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select lot from Lot lot where lot.id = :id")
     Optional<Lot> lock(long id);

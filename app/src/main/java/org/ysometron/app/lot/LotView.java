@@ -1,12 +1,13 @@
 package org.ysometron.app.lot;
 
 import java.time.LocalDate;
+import org.ysometron.core.material.Blend;
 
 /**
  * One lot as other slices see it.
  *
  * @param regrind share of regrind as typed; empty when nobody said
- * @param formulation revision of the formulation it was made by; empty when nobody said
+ * @param blend formulation and masterbatch that it was made by
  */
 public record LotView(
         long id,
@@ -19,6 +20,6 @@ public record LotView(
         String note,
         String line,
         String regrind,
-        String formulation,
+        Blend blend,
         LotState state,
         String createdBy) {}

@@ -5,10 +5,14 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.PageRequest;
@@ -23,6 +27,7 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.TestMethod;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
@@ -37,6 +42,8 @@ public class Lots {
 
     /** Undecided lots that a calendar looks at; the oldest first. */
     public static final int MOST_PLANNED = 60;
+
+    private static final int MOST_OFFERED = 30;
 
     private final LotRepository lots;
     private final SpecimenSetRepository sets;
@@ -86,13 +93,13 @@ public class Lots {
      * What a lot was made of and on.
      *
      * @param regrind share of regrind as typed
-     * @param formulation revision of the formulation
+     * @param blend formulation and masterbatch
      * @param raw lots of raw material
      */
-    public record Origin(String line, String regrind, String formulation, List<RawMaterial> raw) {
+    public record Origin(String line, String regrind, Blend blend, List<RawMaterial> raw) {
 
         /** Nothing is known. */
-        public static final Origin UNKNOWN = new Origin("", "", "", List.of());
+        public static final Origin UNKNOWN = new Origin("", "", Blend.UNKNOWN, List.of());
     }
 
     /** A lot of raw material. */
@@ -265,7 +272,7 @@ public class Lots {
         lot.note = form.note();
         lot.line = form.origin().line();
         lot.regrind = form.origin().regrind();
-        lot.formulation = form.origin().formulation();
+        take(lot, form.origin().blend());
         lot.state = LotState.WAITING;
         lot.createdBy = by;
         lot.createdAt = clock.instant();
@@ -287,12 +294,23 @@ public class Lots {
      * @return the lot; the one of before where it was brought in already
      */
     @Write
-    public LotView bringIn(Products.ProductView product, String code, String colour, LocalDate madeOn, String by) {
+    public LotView bringIn(
+            Products.ProductView product, String code, String colour, LocalDate madeOn, Blend blend, String by) {
         Optional<LotView> there = find(code);
         if (there.isPresent()) {
             LotView lot = there.get();
             if (lot.state() != LotState.BROUGHT_IN || lot.productId() != product.id()) {
                 throw new Refusal("There is already a lot '" + lot.code() + "' that was entered here.");
+            }
+            if (!lot.colour().equals(colour)
+                    || !lot.madeOn().equals(madeOn)
+                    || !lot.blend().isSame(blend)) {
+                throw new Refusal(
+                        "Lot '" + lot.code() + "' stands elsewhere with another day, colour or blend: made on "
+                                + lot.madeOn() + ", " + lot.colour()
+                                + (lot.blend().words().isEmpty()
+                                        ? ""
+                                        : ", " + lot.blend().words()) + ".");
             }
             return lot;
         }
@@ -309,7 +327,7 @@ public class Lots {
         lot.note = "Brought in from records.";
         lot.line = "";
         lot.regrind = "";
-        lot.formulation = "";
+        take(lot, blend);
         lot.state = LotState.BROUGHT_IN;
         lot.createdBy = by;
         lot.createdAt = clock.instant();
@@ -503,6 +521,30 @@ public class Lots {
         return lots.findAllById(ids).stream().map(Lots::view).toList();
     }
 
+    /** The formulations that lots were made by, the newest first. */
+    List<String> formulations() {
+        return lots.formulations(PageRequest.of(0, MOST_OFFERED));
+    }
+
+    /** The colour masterbatches that went into lots, the newest first. */
+    List<String> masterbatches() {
+        return lots.masterbatches(PageRequest.of(0, MOST_OFFERED));
+    }
+
+    /** For each of these lots the newest of its product and colour that was made before it and may leave or has left. */
+    public Map<Long, LotView> shippedBefore(Collection<Long> lotIds) {
+        if (lotIds.isEmpty()) {
+            return Map.of();
+        }
+        Map<Long, Long> before = new HashMap<>();
+        lots.shippedBefore(lotIds).forEach(pair -> before.put(pair.getLotId(), pair.getBeforeId()));
+        Map<Long, LotView> known =
+                all(before.values()).stream().collect(Collectors.toMap(LotView::id, Function.identity()));
+        Map<Long, LotView> found = new HashMap<>();
+        before.forEach((lot, earlier) -> found.put(lot, known.get(earlier)));
+        return found;
+    }
+
     /** The lots of a product on which a decision is still due. */
     public List<LotView> undecidedOf(long productId) {
         return lots.findByProductIdAndStateIn(productId, LotState.due()).stream()
@@ -579,6 +621,16 @@ public class Lots {
         lots.lock(id).orElseThrow(() -> new NotFound("lot " + id)).state = state;
     }
 
+    private static void take(Lot lot, Blend blend) {
+        lot.formulation = blend.formulation();
+        lot.masterbatch = blend.masterbatch();
+        lot.masterbatchShare = blend.share();
+    }
+
+    private static Blend blend(Lot lot) {
+        return new Blend(lot.formulation, lot.masterbatch, lot.masterbatchShare);
+    }
+
     private static LotView view(Lot lot) {
         return new LotView(
                 lot.id,
@@ -591,7 +643,7 @@ public class Lots {
                 lot.note,
                 lot.line,
                 lot.regrind,
-                lot.formulation,
+                blend(lot),
                 lot.state,
                 lot.createdBy);
     }

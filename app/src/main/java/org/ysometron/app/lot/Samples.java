@@ -1,8 +1,10 @@
 package org.ysometron.app.lot;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
@@ -90,6 +92,11 @@ public class Samples {
         return samples.findByLotIdInOrderById(List.of(lotId)).stream()
                 .map(Samples::view)
                 .toList();
+    }
+
+    /** Which of these lots have a sample. */
+    public Set<Long> drawn(Collection<Long> lotIds) {
+        return lotIds.isEmpty() ? Set.of() : samples.lotsWithOne(lotIds);
     }
 
     /** One sample of the lot. */

@@ -27,6 +27,7 @@ import org.ysometron.app.product.Publications.PublicationView;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.app.web.SentFile;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
@@ -41,7 +42,8 @@ class PublicationController {
     private static final String MAY_PUBLISH = "hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')";
     private static final int SPARE_ROWS = 3;
     private static final int MORE_ROWS = 10;
-    private static final int LARGEST_FILE = 4 << 20;
+    /** Megabytes of a publication as it went out. */
+    private static final int LARGEST_FILE = 4;
 
     private final Products products;
     private final Publications publications;
@@ -187,16 +189,16 @@ class PublicationController {
         if (given == null || given.isEmpty()) {
             return Attachment.NONE;
         }
-        if (given.getSize() > LARGEST_FILE) {
-            problems.add("attachment", "The file is larger than 4 MB.");
+        String type = Optional.ofNullable(given.getContentType()).orElse("application/octet-stream");
+        try {
+            return new Attachment(
+                    SentFile.name(given, "publication"),
+                    type.length() > 100 ? "application/octet-stream" : type,
+                    SentFile.content("attachment", given, LARGEST_FILE));
+        } catch (Refusal tooLarge) {
+            problems.add(tooLarge);
             return Attachment.NONE;
         }
-        String name = Optional.ofNullable(given.getOriginalFilename()).orElse("publication");
-        String type = Optional.ofNullable(given.getContentType()).orElse("application/octet-stream");
-        return new Attachment(
-                name.length() > 200 ? name.substring(name.length() - 200) : name,
-                type.length() > 100 ? "application/octet-stream" : type,
-                given.getBytes());
     }
 
     private static Publication.Kind kind(String text) {

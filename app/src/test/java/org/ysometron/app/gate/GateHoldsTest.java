@@ -387,7 +387,7 @@ class GateHoldsTest extends DemoSite {
         LotView lot = testLots.goodLot("bench");
         samples.draw(
                 lot,
-                new Samples.NewSample("S1", Samples.Place.MIDDLE, "release", "second pallet", LocalDate.now()),
+                new Samples.NewSample("S2", Samples.Place.MIDDLE, "release", "second pallet", LocalDate.now()),
                 "release");
         assertThatThrownBy(() -> decisions.decide(lot, Disposition.RELEASE, "All claims are supported.", "release"))
                 .hasMessageContaining("cannot be released");
@@ -398,6 +398,7 @@ class GateHoldsTest extends DemoSite {
     @Test
     void aPlanLineNotDoneBlocks() {
         LotView lot = testLots.bare();
+        testLots.draw(lot);
         testLots.dry(lot, LocalDateTime.now().minusHours(2));
         testLots.set(lot, Orientation.XY, 5);
         testLots.set(lot, Orientation.ZX, 5);

@@ -33,6 +33,7 @@ import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.DiameterLog;
 import org.ysometron.core.dimension.DiameterLogFile;
 
@@ -224,6 +225,114 @@ class LogTest extends DemoSite {
                         .with(csrf()))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("no column for position")));
+    }
+
+    /** While a file comes in the lot is anybody's: nothing is locked between two stretches, and no connection held. */
+    @Test
+    void aLogOnItsWayLocksNothing() throws Exception {
+        LotView lot = lot();
+        byte[] file = file(60_000);
+        boolean[] tried = {false};
+        InputStream slow = new ByteArrayInputStream(file) {
+            @Override
+            public synchronized int read(byte[] into, int from, int length) {
+                if (!tried[0] && pos > file.length / 2) {
+                    tried[0] = true;
+                    assertThat(database.queryForObject(
+                                    "select count(*) from information_schema.innodb_trx", Integer.class))
+                            .isZero();
+                    testLots.set(lot, Orientation.XY, 1);
+                    assertThat(logs.of(lot.id())).isEmpty();
+                }
+                return super.read(into, from, Math.min(length, 4096));
+            }
+        };
+        assertThat(uploads.read(lot, null, "f", slow, "bench", job()).state()).isEqualTo(LogUploads.State.DONE);
+        assertThat(tried[0]).isTrue();
+        assertThat(logs.of(lot.id()).get(0).rows()).isEqualTo(60_000);
+    }
+
+    /** A lot decided while its file came in takes it no more, and nothing of it stays. */
+    @Test
+    void aLotDecidedMeanwhileTakesNoLog() throws Exception {
+        LotView lot = lot();
+        int heads = rowsOf("intake_log");
+        byte[] file = file(20_000);
+        InputStream deciding = new ByteArrayInputStream(file) {
+            @Override
+            public synchronized int read(byte[] into, int from, int length) {
+                if (pos > file.length / 2) {
+                    database.update("update lot set state = 'REJECTED' where id = ?", lot.id());
+                }
+                return super.read(into, from, Math.min(length, 4096));
+            }
+        };
+        LogUploads.JobView ended = uploads.read(lot, null, "f", deciding, "bench", job());
+        assertThat(ended.state()).isEqualTo(LogUploads.State.REFUSED);
+        assertThat(ended.message()).contains("its record is closed");
+        assertThat(rowsOf("intake_log")).isEqualTo(heads);
+    }
+
+    /** Half a megabyte that unpacks to half a gigabyte of blank lines, and numbers that no gauge gives. */
+    @Test
+    void bombsAreRefusedEarly() throws Exception {
+        LotView lot = lot();
+        ByteArrayOutputStream packed = new ByteArrayOutputStream();
+        try (GZIPOutputStream gzip = new GZIPOutputStream(packed)) {
+            gzip.write("position [mm],x [mm],y [mm]\n0,1.75,1.75\n".getBytes(StandardCharsets.UTF_8));
+            byte[] blanks = new byte[1 << 20];
+            java.util.Arrays.fill(blanks, (byte) '\n');
+            for (int i = 0; i < 500; i++) {
+                gzip.write(blanks);
+            }
+        }
+        byte[] bomb = packed.toByteArray();
+        int[] taken = {0};
+        InputStream counted = new ByteArrayInputStream(bomb) {
+            @Override
+            public synchronized int read(byte[] into, int from, int length) {
+                int read = super.read(into, from, Math.min(length, 4096));
+                taken[0] += Math.max(read, 0);
+                return read;
+            }
+        };
+        LogUploads.JobView ended = uploads.read(lot, null, "f", counted, "bench", job());
+        assertThat(ended.message()).contains("MB without a reading follow");
+        assertThat(taken[0]).isLessThan(bomb.length / 4);
+        for (String row : List.of("1e300,1.75,1.75", "2,1e300,1.75", "2,1.75,1e300", "2,1.75f,1.75", "2,0x1p1,1.75")) {
+            stream(
+                            lot,
+                            ("position [mm],x [mm],y [mm]\n0,1.75,1.75\n" + row + "\n")
+                                    .getBytes(StandardCharsets.UTF_8),
+                            job())
+                    .andExpect(status().is(422))
+                    .andExpect(jsonPath("$.message").value(containsString("Row 3")));
+        }
+    }
+
+    @Test
+    void aFileThatDribblesGivesItsPlaceUp() {
+        assertThatThrownBy(() -> logs.store(
+                        lot(),
+                        null,
+                        "f",
+                        new Timely(new ByteArrayInputStream(file(10)), java.time.Duration.ofNanos(-1)),
+                        "bench"))
+                .isInstanceOf(Timely.TooSlow.class);
+    }
+
+    /** A name with a folder, a NUL and three hundred letters is stored as a name. */
+    @Test
+    void aNameOfAFileIsStoredAsAName() throws Exception {
+        LotView lot = lot();
+        String name = "../x/" + "g".repeat(300) + "\u0000\u202e.csv";
+        assertThat(uploads.read(lot, null, name, new ByteArrayInputStream(file(20)), "bench", job())
+                        .state())
+                .isEqualTo(LogUploads.State.DONE);
+        assertThat(logs.of(lot.id()).get(0).fileName())
+                .hasSize(200)
+                .endsWith("g.csv")
+                .doesNotContain("/");
     }
 
     @Test

@@ -13,6 +13,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.plan.LotSteps.Station;
 import org.ysometron.core.plan.Schedule;
 import org.ysometron.core.plan.Schedule.Attention;
@@ -27,7 +28,19 @@ class TimelineTest {
 
     private static LotView lot(int i) {
         return new LotView(
-                i, "L" + i, 1, 1, "x", LocalDate.of(2026, 3, 1), "", "", "", "", "", LotState.WAITING, "bench");
+                i,
+                "L" + i,
+                1,
+                1,
+                "x",
+                LocalDate.of(2026, 3, 1),
+                "",
+                "",
+                "",
+                "",
+                Blend.UNKNOWN,
+                LotState.WAITING,
+                "bench");
     }
 
     private static Calendar.Board board(int lots, Map<LotView, List<Progress.Event>> events, long lateDays) {

@@ -15,6 +15,12 @@ public final class DiameterLog {
     /** Readings below which nothing is said of a step or a wobble (common practice, no source). */
     public static final int LEAST_FOR_SHAPE = 256;
 
+    /** Diameters above this, in mm, are no filament's. */
+    private static final int GREATEST = 100;
+
+    /** Positions beyond this, in mm, are no log's. */
+    private static final double FARTHEST = 1e10;
+
     private final double nominal;
     private final double tolerance;
     private final Blocks blocks = new Blocks();
@@ -140,11 +146,15 @@ public final class DiameterLog {
      * @throws IllegalArgumentException when the position does not rise or a diameter is not above zero
      */
     public void accept(double z, double x, double y) {
-        if (!(x > 0 && y > 0) || Double.isInfinite(x) || Double.isInfinite(y)) {
-            throw new IllegalArgumentException("a diameter above zero is needed, got " + x + " and " + y);
+        if (!(x > 0 && y > 0 && x <= GREATEST && y <= GREATEST)) {
+            throw new IllegalArgumentException(
+                    "a diameter above zero and of " + GREATEST + " mm at the most is needed, got " + x + " and " + y);
         }
         double step = z - last;
-        if (!Double.isFinite(z) || (rows > 0 && !(step > 0))) {
+        if (!(Math.abs(z) <= FARTHEST)) {
+            throw new IllegalArgumentException("a position within 10,000 km is needed, got " + z + " mm");
+        }
+        if (rows > 0 && !(step > 0)) {
             throw new IllegalArgumentException("positions must rise: " + z + " comes after " + last);
         }
         double d = (x + y) / 2;

@@ -30,7 +30,14 @@ import org.ysometron.core.quantity.UnitOfMeasure;
  */
 public final class DiameterLogFile {
 
+    /** Readings of one file at the most: a hundred kilometres at one every two millimetres. */
+    public static final long MOST_READINGS = 50_000_000;
+
     private static final int LONGEST_LINE = 1000;
+
+    /** Bytes, unpacked, without a reading in them: a packed file of blank lines grows a thousandfold. */
+    private static final long MOST_BARREN = 1 << 21;
+
     private static final List<String> POSITION = List.of("position", "z", "length");
     private static final List<String> X = List.of("x", "d1", "diameter_x");
     private static final List<String> Y = List.of("y", "d2", "diameter_y");
@@ -77,9 +84,10 @@ public final class DiameterLogFile {
     public static long read(InputStream in, Taker taker) throws IOException {
         long[] row = {1};
         long readings = 0;
+        Unpacked unpacked = new Unpacked(unpacked(in));
         try {
             BufferedReader reader =
-                    new BufferedReader(new InputStreamReader(unpacked(in), StandardCharsets.UTF_8), 1 << 16);
+                    new BufferedReader(new InputStreamReader(unpacked, StandardCharsets.UTF_8), 1 << 16);
             String head = headLine(reader);
             char separator = separator(head);
             String[] names = head.split(java.util.regex.Pattern.quote(String.valueOf(separator)), -1);
@@ -105,7 +113,15 @@ public final class DiameterLogFile {
                                 "A decimal comma needs semicolons or tabs between the cells.");
                     }
                     take(taker, row[0], number(cells, z, row[0]), number(cells, x, row[0]), number(cells, y, row[0]));
-                    readings++;
+                    unpacked.fruitful();
+                    if (++readings > MOST_READINGS) {
+                        throw refuse(
+                                row[0],
+                                "file",
+                                "more than " + MOST_READINGS + " readings",
+                                "a file of fewer",
+                                "Split it; each part is a log of its own.");
+                    }
                 }
             }
             return readings;
@@ -125,6 +141,14 @@ public final class DiameterLogFile {
 
     /** A damaged gzip file is the file's fault and said with its row; anything else is the stream's. */
     private static IOException failure(IOException failed, long row) {
+        if (failed instanceof Barren) {
+            throw refuse(
+                    row,
+                    "file",
+                    "more than " + (MOST_BARREN >> 20) + " MB without a reading follow",
+                    "a row a reading",
+                    "Is this the gauge's CSV file?");
+        }
         if (failed instanceof ZipException || failed instanceof EOFException) {
             throw refuse(
                     row,
@@ -220,7 +244,9 @@ public final class DiameterLogFile {
         String text = cells.getField(column.index());
         try {
             double value = Double.parseDouble(text.indexOf(',') >= 0 ? text.replace(',', '.') : text);
-            if (Double.isFinite(value)) {
+            // What the parser takes beyond numbers as people write them: 1d, 1f, 0x1p3.
+            boolean written = text.isEmpty() || (text.charAt(text.length() - 1) <= '9' && text.indexOf('x') < 0);
+            if (written && Double.isFinite(value)) {
                 return value * column.factor();
             }
         } catch (NumberFormatException notANumber) {
@@ -237,6 +263,51 @@ public final class DiameterLogFile {
 
     private static Unreadable refuse(long row, String column, String found, String expected, String wayOut) {
         return new Unreadable(new Problem("Row " + row + ", " + column, found, expected, wayOut));
+    }
+
+    /** Too much came without a reading in it. */
+    private static final class Barren extends IOException {
+
+        private static final long serialVersionUID = 1L;
+
+        Barren() {
+            super("nothing but blanks");
+        }
+    }
+
+    /** Counts what comes out of a packed file since the last reading. */
+    private static final class Unpacked extends java.io.FilterInputStream {
+
+        private long barren;
+
+        Unpacked(InputStream in) {
+            super(in);
+        }
+
+        void fruitful() {
+            barren = 0;
+        }
+
+        @Override
+        public int read() throws IOException {
+            int one = super.read();
+            count(one < 0 ? 0 : 1);
+            return one;
+        }
+
+        @Override
+        public int read(byte[] into, int from, int most) throws IOException {
+            int read = super.read(into, from, most);
+            count(Math.max(read, 0));
+            return read;
+        }
+
+        private void count(int read) throws Barren {
+            barren += read;
+            if (barren > MOST_BARREN) {
+                throw new Barren();
+            }
+        }
     }
 
     /** The caller owns the stream. */

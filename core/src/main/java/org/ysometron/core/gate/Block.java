@@ -26,6 +26,8 @@ public record Block(Kind kind, String what, Right lifter, String how, String sub
     public enum Kind {
         PUBLICATION_CONFLICT("publications that differ"),
         PRODUCT_WITHDRAWN("a lot of a withdrawn product"),
+        NO_SAMPLE("material that nobody drew from the lot"),
+        OTHER_BLEND("another formulation or colour masterbatch"),
         SIZE_GATE("a size outside its gate"),
         CALIBRATION("readings by an instrument that nobody can vouch for"),
         LATE_ENTRY("an entry made after results were known"),

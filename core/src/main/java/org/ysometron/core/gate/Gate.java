@@ -72,6 +72,32 @@ public final class Gate {
                 "Settle on the product's file which one governs.");
     }
 
+    /** A lot of which nobody knows from where its tested material was drawn. */
+    public static Block withoutSample() {
+        return new Block(
+                Block.Kind.NO_SAMPLE,
+                "No sample is on record: nobody knows from where of the lot the tested material was drawn, and by whom.",
+                Right.JUDGEMENT,
+                "Draw a sample and enter it at intake, or another account with judgement gives a word why it may stand.",
+                "no-sample");
+    }
+
+    /**
+     * A lot made by something else than the lots that left before it.
+     *
+     * @param differences what differs, each in words
+     * @param before code of the lot that it is compared with
+     */
+    public static Block otherBlend(List<String> differences, String before) {
+        return new Block(
+                Block.Kind.OTHER_BLEND,
+                "Not made as lot " + before + ", the last of its colour that left: " + String.join(", ", differences)
+                        + ". Its series starts anew.",
+                Right.JUDGEMENT,
+                "Another account with judgement looks at it and gives a word why the published claims hold for it.",
+                "blend-after-" + before);
+    }
+
     /** A lot of a product that is no longer sold. */
     public static Block withdrawn(String product, String reason) {
         return new Block(

@@ -20,6 +20,9 @@ import org.ysometron.core.quantity.UnitOfMeasure;
  */
 public record PublishedValue(OptionalDouble value, OptionalDouble low, OptionalDouble high) {
 
+    /** Characters of a value as people publish it; the patterns below take the square of a longer one. */
+    private static final int LONGEST = 120;
+
     private static final String NUMBER = "(\\d+(?:[.,]\\d+)?)";
     private static final String UNIT = "\\s*([^\\d\\s±(),–—-][^\\d±(),–—-]*?|)\\s*";
     private static final String TO = "(?:–|—|-|to)\\s*";
@@ -69,6 +72,9 @@ public record PublishedValue(OptionalDouble value, OptionalDouble low, OptionalD
     }
 
     private static PublishedValue parse(String where, String typed, Dimension dimension) {
+        if (typed.length() > LONGEST) {
+            throw refuse(where, typed.substring(0, 40) + "…", "there are " + typed.length() + " characters");
+        }
         Matcher around = AROUND.matcher(typed);
         if (around.matches()) {
             return around(where, around, dimension);

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -142,10 +143,17 @@ public class Bench {
                 .forEach(specimen -> byLabel.put(specimen.label(), specimen));
         // Of the few whose size was changed, what was measured before this file.
         Map<Long, List<Reading>> resized = before.resized(byLabel.values(), readings::liveOf);
+        Set<ReadingRepository.Place> taken = new HashSet<>(readings.taken(lot.id()));
         for (Entry entry : entries) {
             SpecimenView specimen = byLabel.get(entry.specimen());
             if (specimen == null) {
                 throw new NotFound("specimen '" + entry.specimen() + "' in lot " + lot.code());
+            }
+            if (!taken.add(new ReadingRepository.Place(specimen.id(), entry.quantity(), entry.place()))) {
+                throw new Refusal(
+                        "typed",
+                        specimen.label() + " already has " + entry.quantity().words() + " " + entry.place()
+                                + ": correct it with a reason instead.");
             }
             if (entry.quantity() == Quantity.FORCE) {
                 before.requireMeasuredSince(specimen, resized.getOrDefault(specimen.id(), List.of()));

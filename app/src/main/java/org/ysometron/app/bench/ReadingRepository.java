@@ -34,6 +34,14 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
             + " org.ysometron.app.bench.Quantity.FORCE")
     List<Long> broken(Collection<Long> lots);
 
+    /** Where a specimen has a reading that counts. */
+    record Place(long specimenId, Quantity quantity, int place) {}
+
+    @Query(
+            "select new org.ysometron.app.bench.ReadingRepository$Place(r.specimenId, r.quantity, r.place) from Reading r"
+                    + " where r.live = 1 and r.lotId = :lot")
+    java.util.Set<Place> taken(long lot);
+
     boolean existsByImportId(long importId);
 
     /** By which instrument and when the readings that count were taken. */

@@ -13,6 +13,7 @@ import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.drift.IndividualsLimits;
@@ -108,6 +109,14 @@ public class Baselines {
         return lots.findByBaselineIdOrderById(baselineId).stream()
                 .map(row -> row.lotId)
                 .toList();
+    }
+
+    /** The series that a baseline is of. */
+    long seriesOf(long baselineId) {
+        return baselines
+                .findById(baselineId)
+                .map(baseline -> baseline.seriesId)
+                .orElseThrow(() -> new NotFound("baseline " + baselineId));
     }
 
     /** How a baseline's limits were worked out, from the values frozen in it. */

@@ -138,8 +138,8 @@ class DriftController {
     }
 
     @GetMapping("/baselines/{id}/working")
-    String working(@PathVariable long id, @RequestParam long of, Model model) {
-        SeriesView found = series.series(of);
+    String working(@PathVariable long id, Model model) {
+        SeriesView found = series.series(baselines.seriesOf(id));
         model.addAttribute("title", "Limits of " + found.title());
         model.addAttribute(
                 "steps", baselines.working(id, found.property().unit()).steps());

@@ -119,7 +119,8 @@ class EvidenceController {
                 .filter(record -> record.specimen().id() == specimen.id())
                 .map(workings::of)
                 .findFirst()
-                .orElseThrow();
+                .orElseThrow(() -> new NotFound("working of " + specimen.label() + " of lot " + code + ": what "
+                        + specimen.conditions().method() + " gave is kept as it was written"));
         return show(lot, working, model);
     }
 

@@ -152,7 +152,7 @@ public final class DiameterLog {
         }
         double step = z - last;
         if (!(Math.abs(z) <= FARTHEST)) {
-            throw new IllegalArgumentException("a position within 10,000 km is needed, got " + z + " mm");
+            throw new IllegalArgumentException("positions must rise and stay within 10,000 km, got " + z + " mm");
         }
         if (rows > 0 && !(step > 0)) {
             throw new IllegalArgumentException("positions must rise: " + z + " comes after " + last);

@@ -43,3 +43,6 @@ update evidence_point p
 
 -- A diameter log belongs to no lot until the whole of it has streamed in, so that it locks none.
 alter table intake_log modify column lot_id bigint null;
+
+-- Specimens added to a set whose results were known: another look at the same lot, which is said wherever the verdict is.
+alter table lot_specimen_set add column further_of bigint null;

@@ -94,6 +94,21 @@ class AccountController {
         return told(model, response, name, () -> accounts.add(name.strip(), set(rights)), rights);
     }
 
+    /** Several at once, from a table; their first passwords are shown this once. */
+    @PostMapping("/accounts/list")
+    @PreAuthorize(ADMINISTERS)
+    String addAll(@RequestParam(defaultValue = "") String rows, HttpServletResponse response, Model model) {
+        try {
+            response.setHeader("Cache-Control", "no-store");
+            model.addAttribute("toldAll", accounts.addAll(rows));
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            model.addAttribute("refusal", refusal);
+            model.addAttribute("typedRows", rows);
+        }
+        return all(model);
+    }
+
     @PostMapping("/accounts/{name}/rights")
     @PreAuthorize(ADMINISTERS)
     String grant(

@@ -1,7 +1,10 @@
 package org.ysometron.app.account;
 
 import java.time.Clock;
+import java.util.Arrays;
 import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -20,11 +23,15 @@ import org.ysometron.app.account.AccountEvents.Kind;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.app.web.Table;
 import org.ysometron.core.gate.Right;
 
 /** The accounts. They are roles, not people; each right is an authority named as in {@link Right}. */
 @Component
 public class Accounts implements UserDetailsService {
+
+    static final List<String> COLUMNS = List.of("name", "rights");
+    private static final int MOST_AT_ONCE = 100;
 
     private final AccountRepository accounts;
     private final AccountEvents events;
@@ -83,6 +90,28 @@ public class Accounts implements UserDetailsService {
         accounts.save(account);
         events.record(name, Kind.ADDED, words(rights));
         return password;
+    }
+
+    /** Adds accounts from a table of names and rights, all or none; returns their first passwords in order. */
+    @Write
+    public Map<String, String> addAll(String text) {
+        Map<String, String> passwords = new LinkedHashMap<>();
+        Table.read(text, COLUMNS, Set.of(), MOST_AT_ONCE).each(row -> passwords.put(row.at("name"), add(row)));
+        return passwords;
+    }
+
+    private String add(Table.Row row) {
+        Set<Right> rights = EnumSet.noneOf(Right.class);
+        for (String word : row.at("rights").split("[+ ]+")) {
+            rights.add(Arrays.stream(Right.values())
+                    .filter(right ->
+                            right.name().equalsIgnoreCase(word) || right.words().equalsIgnoreCase(word))
+                    .findFirst()
+                    .orElseThrow(() -> new Refusal("'" + word + "' is no right; there are "
+                            + Arrays.stream(Right.values()).map(Right::words).collect(Collectors.joining(", "))
+                            + ".")));
+        }
+        return add(row.at("name"), rights);
     }
 
     /** Gives an account other rights; its sessions end, so that none goes on with the old ones. */

@@ -22,6 +22,7 @@ import org.ysometron.app.lot.Words;
 import org.ysometron.app.make.Boughts;
 import org.ysometron.app.make.Climates;
 import org.ysometron.app.make.Histories;
+import org.ysometron.app.plan.Site;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.gate.Block;
@@ -33,6 +34,7 @@ import org.ysometron.core.method.Calibration.Coverage;
 @Component
 public class BeforeBreaking {
 
+    private final Site site;
     private final SizeGate gate;
     private final Sizes sizes;
     private final MaterialStates states;
@@ -45,6 +47,7 @@ public class BeforeBreaking {
     private final Clock clock;
 
     BeforeBreaking(
+            Site site,
             SizeGate gate,
             Sizes sizes,
             MaterialStates states,
@@ -55,6 +58,7 @@ public class BeforeBreaking {
             Calibrations calibrations,
             CheckStandards standards,
             Clock clock) {
+        this.site = site;
         this.gate = gate;
         this.climates = climates;
         this.boughts = boughts;
@@ -146,14 +150,16 @@ public class BeforeBreaking {
         if (coverage != Coverage.COVERED) {
             warnings.add(instrument.name()
                     + (coverage == Coverage.OUT ? " is out of calibration" : " has no calibration on record")
-                    + ": what it shows blocks the release. Use another, or have it calibrated first.");
+                    + (isOnlyNoted(coverage, lot)
+                            ? ": the certificate will say so."
+                            : ": what it shows blocks the release. Use another, or have it calibrated first."));
         }
         warnings.addAll(standards.faults(instrument.id()));
         histories
                 .states(List.of(specimen))
                 .values()
                 .forEach(state -> warnings.add("Its result is kept apart from the others': " + state + "."));
-        climates.cutShort(lot, List.of(specimen))
+        climates.cutShort(List.of(lot), List.of(specimen))
                 .values()
                 .forEach(why -> warnings.add("Its result will not count: " + why + "."));
         boughts.held(List.of(specimen.setId()))
@@ -172,9 +178,16 @@ public class BeforeBreaking {
         return warnings;
     }
 
+    private boolean isOnlyNoted(Coverage coverage, LotView lot) {
+        return coverage == Coverage.UNKNOWN
+                && site.uncalibratedNotedFrom()
+                        .filter(from -> !lot.madeOn().isBefore(from))
+                        .isPresent();
+    }
+
     private Optional<String> conditioning(LotView lot, SpecimenView specimen) {
-        Optional<LocalDateTime> ready =
-                Optional.ofNullable(climates.ready(lot, List.of(specimen)).get(specimen.setId()));
+        Optional<LocalDateTime> ready = Optional.ofNullable(
+                climates.ready(List.of(lot), List.of(specimen)).get(specimen.setId()));
         Age age = org.ysometron.core.material.Conditioning.age(ready, LocalDateTime.now(clock));
         return switch (age) {
             case REACHED -> Optional.empty();

@@ -25,6 +25,8 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.plan.Methods;
+import org.ysometron.app.plan.Site;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
@@ -38,6 +40,7 @@ import org.ysometron.core.method.TestMethod;
 @Component
 public class Bench {
 
+    private final PageMemory memory;
     private final ReadingRepository readings;
     private final Lots lots;
     private final Instruments instruments;
@@ -45,9 +48,11 @@ public class Bench {
     private final ReadingCheck check;
     private final BeforeBreaking before;
     private final Methods methods;
+    private final Site site;
     private final Clock clock;
 
     Bench(
+            PageMemory memory,
             ReadingRepository readings,
             Lots lots,
             Instruments instruments,
@@ -55,7 +60,10 @@ public class Bench {
             ReadingCheck check,
             BeforeBreaking before,
             Methods methods,
+            Site site,
             Clock clock) {
+        this.memory = memory;
+        this.site = site;
         this.methods = methods;
         this.readings = readings;
         this.lots = lots;
@@ -216,6 +224,10 @@ public class Bench {
     /** The specimens of several lots with their readings; those of methods that the bench does not reduce are left out. */
     @Transactional(readOnly = true)
     public Map<Long, List<SpecimenRecord>> records(Collection<Long> lotIds) {
+        return memory.once("records", List.copyOf(lotIds), () -> read(lotIds));
+    }
+
+    private Map<Long, List<SpecimenRecord>> read(Collection<Long> lotIds) {
         Instruments.Register register = instruments.register();
         Map<Long, List<ReadingView>> bySpecimen = new HashMap<>();
         for (Reading reading : readings.ofLots(lotIds)) {
@@ -231,6 +243,7 @@ public class Bench {
             byLot.computeIfAbsent(specimen.lotId(), id -> new ArrayList<>())
                     .add(new SpecimenRecord(specimen, bySpecimen.getOrDefault(specimen.id(), List.of())));
         }
+        byLot.replaceAll((lot, records) -> List.copyOf(records));
         return byLot;
     }
 
@@ -238,8 +251,9 @@ public class Bench {
      * An instrument that nobody could vouch for on a day on which it gave a reading that counts.
      *
      * @param never whether no calibration of it is on record at all
+     * @param blocks whether it stands in the way; otherwise the site has it noted on the certificate
      */
-    public record Uncovered(long instrumentId, String name, LocalDate day, boolean never) {
+    public record Uncovered(long instrumentId, String name, LocalDate day, boolean never, boolean blocks) {
 
         /** The instrument and the day in words. */
         public String words() {
@@ -254,12 +268,16 @@ public class Bench {
 
     /** Instruments that were out of calibration, or never calibrated, on a day on which they gave a reading, by lot. */
     @Transactional(readOnly = true)
-    public Map<Long, Set<Uncovered>> outOfCalibration(Collection<Long> lotIds) {
+    public Map<Long, Set<Uncovered>> outOfCalibration(Collection<LotView> wanted) {
+        Map<Long, Boolean> strict = new HashMap<>();
+        Optional<LocalDate> noted = site.uncalibratedNotedFrom();
+        wanted.forEach(
+                lot -> strict.put(lot.id(), noted.isEmpty() || lot.madeOn().isBefore(noted.get())));
         Map<Long, List<Calibration>> known = calibrations.resolved();
         Map<Long, String> names = new HashMap<>();
         instruments.all().forEach(instrument -> names.put(instrument.id(), instrument.name()));
         Map<Long, Set<Uncovered>> found = new HashMap<>();
-        for (ReadingRepository.Use use : readings.uses(lotIds)) {
+        for (ReadingRepository.Use use : readings.uses(strict.keySet())) {
             LocalDate day = LocalDate.ofInstant(use.at(), clock.getZone());
             List<Calibration> own = known.getOrDefault(use.instrumentId(), List.of());
             Calibration.Coverage coverage = Calibration.on(day, own);
@@ -272,7 +290,8 @@ public class Bench {
                                 use.instrumentId(),
                                 names.getOrDefault(use.instrumentId(), ""),
                                 day,
-                                coverage == Calibration.Coverage.UNKNOWN));
+                                coverage == Calibration.Coverage.UNKNOWN,
+                                coverage != Calibration.Coverage.UNKNOWN || strict.getOrDefault(use.lotId(), true)));
             }
         }
         return found;

@@ -67,10 +67,14 @@ class LotProgress implements Progress {
                 .toList());
         Map<Long, List<Chambers.ChamberView>> treated = chambers.of(ids);
         Map<Long, Boolean> dry = states.isDry(wanted);
+        Map<Long, LocalDateTime> ready = climates.ready(
+                wanted, byLot.values().stream().flatMap(List::stream).toList());
         Map<Long, Done> done = new HashMap<>();
         for (LotView lot : wanted) {
             List<SpecimenView> own = byLot.getOrDefault(lot.id(), List.of());
-            done.put(lot.id(), done(lot, own, dry.getOrDefault(lot.id(), true), measured, tested, marked, treated));
+            done.put(
+                    lot.id(),
+                    done(lot, own, dry.getOrDefault(lot.id(), true), measured, tested, marked, treated, ready));
         }
         return done;
     }
@@ -82,7 +86,8 @@ class LotProgress implements Progress {
             Set<Long> measured,
             Set<Long> broken,
             Map<Long, List<Marks.MarkView>> marked,
-            Map<Long, List<Chambers.ChamberView>> treated) {
+            Map<Long, List<Chambers.ChamberView>> treated,
+            Map<Long, LocalDateTime> ready) {
         Set<Long> tested = new HashSet<>();
         Map<Long, LocalDateTime> begun = new HashMap<>();
         List<Event> events = new ArrayList<>();
@@ -102,7 +107,7 @@ class LotProgress implements Progress {
                         "take out of " + run.chamber() + ", " + run.treatment().title(), run.endsAt()));
             }
         }
-        return new Done(dry, measured, tested, begun, climates.ready(lot, own), events);
+        return new Done(dry, measured, tested, begun, ready, events);
     }
 
     /** The next day on which tests under way are to be read. */

@@ -244,6 +244,7 @@ class OtherProducts {
                                 new Blend("R70-5", "", 0),
                                 List.of(new RawMaterial(RawMaterial.Kind.PHOTOINITIATOR, "PI-" + (61 + index / 4))))),
                 "bench");
+        works.draw(lot, "B1", Samples.Place.MIDDLE, "second tray from the kettle");
         resinRecords(lot, 1.12, 850, 0.155, index >= ENGINE_REPLACED ? 0.96 : 1.26, 2.4, "82 D", chance);
         boolean faster = index >= ENGINE_REPLACED;
         works.bars(lot, Orientation.XY, CURE, (faster ? 64.5 : 60) + 0.8 * chance.nextGaussian(), 1.3, gauge, chance);

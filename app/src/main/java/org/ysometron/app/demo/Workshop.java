@@ -21,6 +21,7 @@ import org.ysometron.app.equipment.Instruments.NewInstrument;
 import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.make.Boughts;
 import org.ysometron.app.make.Chambers;
@@ -38,6 +39,7 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Disposition;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.Outcome;
 import org.ysometron.core.method.TestMethod;
 import org.ysometron.core.plan.PlannedTest;
@@ -47,6 +49,8 @@ import org.ysometron.core.plan.Plate;
 /** The invented supplier's workshop: its machines, plans and recipes, and lots in every state of being made. */
 @Component
 class Workshop {
+
+    private static final Lots.Origin SKERRY = made("line 1", "12 %", "F3");
 
     private final Works works;
     private final Instruments instruments;
@@ -89,6 +93,10 @@ class Workshop {
         this.climates = climates;
         this.marks = marks;
         this.boughts = boughts;
+    }
+
+    private static Lots.Origin made(String line, String regrind, String formulation) {
+        return new Lots.Origin(line, regrind, new Blend(formulation, "", 0), List.of());
     }
 
     // ---- machines ----------------------------------------------------------------------------------------------
@@ -281,14 +289,16 @@ class Workshop {
     /** Nothing is done yet: drying is due. */
     private void justMade(String code) {
         LotView lot = works.lots.enter(
-                new Lots.NewLot(code, "skerry-bf10", "natural", works.daysAgo(1), "240 spools of 750 g", ""), "bench");
+                new Lots.NewLot(code, "skerry-bf10", "natural", works.daysAgo(1), "240 spools of 750 g", "", SKERRY),
+                "bench");
         plans.want(lot, works.daysAgo(-9), null, "");
     }
 
     /** Dried and printed this morning, with bars of the reference lot beside it; to be measured today. */
     private void printed(String code) {
         LotView lot = works.lots.enter(
-                new Lots.NewLot(code, "skerry-bf10", "natural", works.daysAgo(3), "240 spools of 750 g", ""), "bench");
+                new Lots.NewLot(code, "skerry-bf10", "natural", works.daysAgo(3), "240 spools of 750 g", "", SKERRY),
+                "bench");
         works.intake.enterDrying(
                 lot,
                 null,
@@ -301,6 +311,7 @@ class Workshop {
                 lot.code() + "-dried",
                 "bench");
         plans.want(lot, works.daysAgo(-4), null, "");
+        works.draw(lot, "S1", Samples.Place.MIDDLE, "pallet 1, top layer");
         print(lot, "printer 1", List.of(Sheets.SPECIMENS, Sheets.SPECIMENS, 0), 3, now().minusHours(8));
     }
 
@@ -377,9 +388,17 @@ class Workshop {
                         "0.45 mm"),
                 "datasheet D2");
         LotView lot = works.lots.enter(
-                new Lots.NewLot("DN-0051", "dunlin-c2", "natural", works.daysAgo(8), "300 spools of 700 g", ""),
+                new Lots.NewLot(
+                        "DN-0051",
+                        "dunlin-c2",
+                        "natural",
+                        works.daysAgo(8),
+                        "300 spools of 700 g",
+                        "",
+                        made("line 2", "0 %", "C2-b")),
                 "bench");
         plans.want(lot, works.daysAgo(-12), null, "");
+        works.draw(lot, "S1", Samples.Place.MIDDLE, "pallet 2, second layer");
         print(lot, "printer 2", List.of(5, 5, 0, 3), 0, now().minusHours(100));
         List<SpecimenView> all = works.lots.specimens(lot.id());
         SpecimenView conditioned = all.stream()
@@ -468,7 +487,16 @@ class Workshop {
                 "datasheet C4, halved for two cycles",
                 "quality");
         LotView lot = works.lots.enter(
-                new Lots.NewLot("CW-0021", "curlew-r70", "amber", works.daysAgo(4), "180 bottles of 1 l", ""), "bench");
+                new Lots.NewLot(
+                        "CW-0021",
+                        "curlew-r70",
+                        "amber",
+                        works.daysAgo(4),
+                        "180 bottles of 1 l",
+                        "",
+                        made("kettle", "", "R70-5")),
+                "bench");
+        works.draw(lot, "B1", Samples.Place.MIDDLE, "second tray from the kettle");
         print(lot, "printer 4", List.of(12), 0, now().minusHours(60));
         List<SpecimenView> bars = works.lots.specimens(lot.id());
         chambers.treat(

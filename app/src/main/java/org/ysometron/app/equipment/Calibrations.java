@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
@@ -20,13 +21,20 @@ import org.ysometron.core.method.Calibration.Coverage;
 @Component
 public class Calibrations {
 
+    private final PageMemory memory;
     private final CalibrationRepository calibrations;
     private final Instruments instruments;
     private final Clock clock;
 
     private final Revisions revisions;
 
-    Calibrations(CalibrationRepository calibrations, Instruments instruments, Clock clock, Revisions revisions) {
+    Calibrations(
+            PageMemory memory,
+            CalibrationRepository calibrations,
+            Instruments instruments,
+            Clock clock,
+            Revisions revisions) {
+        this.memory = memory;
         this.revisions = revisions;
         this.calibrations = calibrations;
         this.instruments = instruments;
@@ -62,7 +70,7 @@ public class Calibrations {
     /** Every calibration by instrument, the one due last first. */
     public Map<Long, List<CalibrationView>> all() {
         Map<Long, List<CalibrationView>> byInstrument = new HashMap<>();
-        for (CalibrationRow row : calibrations.allWithoutFiles()) {
+        for (CalibrationRow row : memory.once("calibrations", "", calibrations::allWithoutFiles)) {
             byInstrument
                     .computeIfAbsent(row.instrumentId, id -> new ArrayList<>())
                     .add(new CalibrationView(
@@ -82,7 +90,7 @@ public class Calibrations {
     /** The core's view of every instrument's calibrations. */
     public Map<Long, List<Calibration>> resolved() {
         Map<Long, List<Calibration>> byInstrument = new HashMap<>();
-        calibrations.allWithoutFiles().forEach(row -> byInstrument
+        memory.once("calibrations", "", calibrations::allWithoutFiles).forEach(row -> byInstrument
                 .computeIfAbsent(row.instrumentId, id -> new ArrayList<>())
                 .add(row.resolve()));
         return byInstrument;

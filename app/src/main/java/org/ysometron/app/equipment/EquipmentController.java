@@ -36,13 +36,19 @@ class EquipmentController {
     /** Megabytes of a calibration certificate. */
     private static final int LARGEST_PAPER = 8;
 
+    /** Megabytes of a list. */
+    private static final int LARGEST_LIST = 1;
+
     private static final String MAY_CHANGE = "hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')";
 
     private final Instruments instruments;
     private final Calibrations calibrations;
     private final CheckStandards standards;
+    private final EquipmentList equipment;
 
-    EquipmentController(Instruments instruments, Calibrations calibrations, CheckStandards standards) {
+    EquipmentController(
+            Instruments instruments, Calibrations calibrations, CheckStandards standards, EquipmentList equipment) {
+        this.equipment = equipment;
         this.instruments = instruments;
         this.calibrations = calibrations;
         this.standards = standards;
@@ -68,6 +74,28 @@ class EquipmentController {
         }
         response.setStatus(422);
         return show(model, form, problems);
+    }
+
+    /** A register from a spreadsheet. */
+    @PostMapping("/equipment/list")
+    @PreAuthorize(MAY_CHANGE)
+    String list(
+            @RequestParam(defaultValue = "") String rows,
+            @RequestParam(required = false) @Nullable MultipartFile list,
+            Authentication by,
+            Model model,
+            HttpServletResponse response)
+            throws IOException {
+        Problems problems = new Problems();
+        try {
+            equipment.take(SentFile.text("file", list, rows, LARGEST_LIST), by.getName());
+            return "redirect:/equipment";
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            model.addAttribute("typedRows", rows);
+            model.addAttribute("listProblem", refusal.words());
+        }
+        return show(model, InstrumentForm.BLANK, problems);
     }
 
     @PostMapping("/equipment/calibrations")
@@ -244,6 +272,7 @@ class EquipmentController {
         model.addAttribute("rows", rows());
         model.addAttribute("form", form);
         model.addAttribute("kinds", Kind.values());
+        model.addAttribute("columns", String.join(", ", EquipmentList.COLUMNS));
         model.addAttribute("problems", problems);
         return "equipment/list";
     }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
@@ -17,12 +18,18 @@ import org.ysometron.core.method.Headroom;
 @Component
 public class Instruments {
 
+    private final PageMemory memory;
     private final InstrumentRepository instruments;
     private final CalibrationRepository calibrations;
 
     private final Revisions revisions;
 
-    Instruments(InstrumentRepository instruments, CalibrationRepository calibrations, Revisions revisions) {
+    Instruments(
+            PageMemory memory,
+            InstrumentRepository instruments,
+            CalibrationRepository calibrations,
+            Revisions revisions) {
+        this.memory = memory;
         this.revisions = revisions;
         this.instruments = instruments;
         this.calibrations = calibrations;
@@ -121,7 +128,7 @@ public class Instruments {
     /** Everything, kind by kind. */
     public List<InstrumentView> all() {
         Map<Long, Double> verified = verified();
-        return instruments.findAll().stream()
+        return rowsOfAll().stream()
                 .map(instrument -> view(instrument, verified))
                 .sorted(java.util.Comparator.comparing(InstrumentView::kind).thenComparing(InstrumentView::id))
                 .toList();
@@ -131,11 +138,11 @@ public class Instruments {
     public final class Register {
 
         private final Map<Long, Instrument> rows = new HashMap<>();
-        private final List<CalibrationRepository.Verified> verified = calibrations.verified();
+        private final List<CalibrationRepository.Verified> verified = verifiedRows();
         private final Map<String, InstrumentView> known = new HashMap<>();
 
         private Register() {
-            instruments.findAll().forEach(row -> rows.put(row.id, row));
+            rowsOfAll().forEach(row -> rows.put(row.id, row));
         }
 
         /** An instrument with the capacity that its newest calibration by that day had verified. */
@@ -222,9 +229,17 @@ public class Instruments {
     }
 
     /** Capacity verified by the newest calibration that says one, by instrument. */
+    private List<Instrument> rowsOfAll() {
+        return memory.once("instruments", "", instruments::findAll);
+    }
+
+    private List<CalibrationRepository.Verified> verifiedRows() {
+        return memory.once("verified", "", calibrations::verified);
+    }
+
     private Map<Long, Double> verified() {
         Map<Long, Double> found = new HashMap<>();
-        for (CalibrationRepository.Verified row : calibrations.verified()) {
+        for (CalibrationRepository.Verified row : verifiedRows()) {
             found.putIfAbsent(row.instrumentId(), row.capacity());
         }
         return found;

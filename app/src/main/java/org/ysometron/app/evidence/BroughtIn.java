@@ -1,12 +1,7 @@
 package org.ysometron.app.evidence;
 
-import de.siegmar.fastcsv.reader.CsvParseException;
-import de.siegmar.fastcsv.reader.CsvReader;
-import de.siegmar.fastcsv.reader.NamedCsvRecord;
-import java.io.IOException;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -27,6 +22,7 @@ import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.app.web.Table;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Property;
@@ -57,7 +53,6 @@ class BroughtIn {
             Set.of("orientation", "s", "formulation", "masterbatch", "masterbatch_share");
 
     private static final int MOST_ROWS = 20_000;
-    private static final int MOST_SAID = 20;
 
     private final Lots lots;
     private final Publications publications;
@@ -151,71 +146,26 @@ class BroughtIn {
     }
 
     private List<Row> read(Products.ProductView product, String given) {
-        String text = given.strip();
-        if (text.isEmpty()) {
-            throw new Refusal("file", "Nothing was given: paste the rows, or choose a file.");
-        }
         List<Claim> claims = publications
                 .newestDatasheet(product.id())
                 .map(sheet -> publications.claims(sheet.id()))
                 .orElse(List.of());
-        String head = text.lines().findFirst().orElse("");
-        char separator = head.indexOf(';') >= 0 ? ';' : head.indexOf('\t') >= 0 ? '\t' : ',';
-        List<Row> rows = new ArrayList<>();
-        List<String> wrong = new ArrayList<>();
-        try (CsvReader<NamedCsvRecord> reader =
-                CsvReader.builder().fieldSeparator(separator).ofNamedCsvRecord(text)) {
-            for (NamedCsvRecord record : reader) {
-                if (rows.size() >= MOST_ROWS) {
-                    throw new Refusal("file", "More than " + MOST_ROWS + " rows; bring them in by parts.");
-                }
-                List<String> missing = COLUMNS.stream()
-                        .filter(column -> !OPTIONAL.contains(column))
-                        .filter(column -> record.findField(column).isEmpty())
-                        .toList();
-                if (!missing.isEmpty()) {
-                    throw new Refusal(
-                            "file",
-                            "The head needs the columns " + String.join(", ", COLUMNS) + "; there is no "
-                                    + String.join(", ", missing) + ".");
-                }
-                try {
-                    rows.add(row(product, claims, record));
-                } catch (Refusal refusal) {
-                    wrong.add("Row " + record.getStartingLineNumber() + ": " + refusal.words());
-                }
-            }
-        } catch (CsvParseException broken) {
-            throw new Refusal("file", "The file breaks off: " + broken.getMessage());
-        } catch (IOException impossible) {
-            throw new IllegalStateException("a text was read", impossible);
-        }
-        if (!wrong.isEmpty()) {
-            String rest = wrong.size() > MOST_SAID ? " … and " + (wrong.size() - MOST_SAID) + " rows more." : "";
-            throw new Refusal(
-                    "file",
-                    "Nothing was taken in. " + String.join(" ", wrong.subList(0, Math.min(MOST_SAID, wrong.size())))
-                            + rest);
-        }
-        if (rows.isEmpty()) {
-            throw new Refusal("file", "There is a head but no row.");
-        }
-        return rows;
+        return Table.read(given, COLUMNS, OPTIONAL, MOST_ROWS).each(row -> row(product, claims, row));
     }
 
-    private Row row(Products.ProductView product, List<Claim> claims, NamedCsvRecord record) {
-        String code = cell(record, "lot");
+    private Row row(Products.ProductView product, List<Claim> claims, Table.Row record) {
+        String code = record.at("lot");
         if (!code.matches("[A-Za-z0-9][A-Za-z0-9._-]{0,39}")) {
             throw new Refusal("'" + code + "' is no code of a lot; letters, digits, dots, dashes and underscores are.");
         }
-        LocalDate madeOn = day(cell(record, "made_on"));
-        String colour = cell(record, "colour");
+        LocalDate madeOn = day(record.at("made_on"));
+        String colour = record.at("colour");
         if (!product.colours().contains(colour)) {
             throw new Refusal("'" + colour + "' is no colour of " + product.name() + "; there are "
                     + String.join(", ", product.colours()) + ".");
         }
-        Property property = property(cell(record, "property"));
-        String orientation = cell(record, "orientation").toUpperCase(Locale.ROOT);
+        Property property = property(record.at("property"));
+        String orientation = record.at("orientation").toUpperCase(Locale.ROOT);
         Claim claim = claims.stream()
                 .filter(candidate -> candidate.property() == property)
                 .filter(candidate -> property.isRatio()
@@ -227,26 +177,22 @@ class BroughtIn {
                         + property.title().toLowerCase(Locale.ROOT)
                         + (orientation.isEmpty() ? " without an orientation" : ", " + orientation)
                         + " whose terms the chart could go by."));
-        int n = whole(cell(record, "n"));
-        double mean = number("mean", cell(record, "mean"), property);
-        String typed = cell(record, "s");
+        int n = whole(record.at("n"));
+        double mean = number("mean", record.at("mean"), property);
+        String typed = record.at("s");
         OptionalDouble sd =
                 typed.isEmpty() || n < 2 ? OptionalDouble.empty() : OptionalDouble.of(number("s", typed, property));
         return new Row(code, madeOn, colour, blend(record), claim, n, mean, sd);
     }
 
-    private static Blend blend(NamedCsvRecord record) {
+    private static Blend blend(Table.Row record) {
         Problems problems = new Problems();
         Blend blend = Blends.read(
-                cell(record, "formulation"), cell(record, "masterbatch"), cell(record, "masterbatch_share"), problems);
+                record.at("formulation"), record.at("masterbatch"), record.at("masterbatch_share"), problems);
         if (!problems.none()) {
             throw new Refusal(String.join(" ", problems.all().values()));
         }
         return blend;
-    }
-
-    private static String cell(NamedCsvRecord record, String column) {
-        return record.findField(column).map(String::strip).orElse("");
     }
 
     private LocalDate day(String text) {

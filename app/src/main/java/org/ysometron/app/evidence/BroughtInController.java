@@ -2,7 +2,6 @@ package org.ysometron.app.evidence;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
@@ -54,12 +53,8 @@ class BroughtInController {
             throws IOException {
         Products.ProductView product = products.named(code);
         try {
-            String text = file == null || file.isEmpty()
-                    ? rows
-                    : new String(SentFile.content("file", file, LARGEST_FILE), StandardCharsets.UTF_8);
-            model.addAttribute(
-                    "taken",
-                    broughtIn.take(product, text.startsWith("\uFEFF") ? text.substring(1) : text, by.getName()));
+            String text = SentFile.text("file", file, rows, LARGEST_FILE);
+            model.addAttribute("taken", broughtIn.take(product, text, by.getName()));
         } catch (Refusal refusal) {
             response.setStatus(422);
             model.addAttribute("problem", refusal.words());

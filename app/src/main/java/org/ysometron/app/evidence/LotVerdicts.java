@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -14,6 +15,7 @@ import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.intake.MaterialResults;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Remedies;
 import org.ysometron.app.make.Histories;
 import org.ysometron.app.product.Claim;
@@ -41,6 +43,7 @@ import org.ysometron.core.gate.Right;
 class LotVerdicts {
 
     private final Bench bench;
+    private final Lots lots;
     private final Publications publications;
     private final MaterialResults material;
     private final Provisionals provisionals;
@@ -51,6 +54,7 @@ class LotVerdicts {
 
     LotVerdicts(
             Bench bench,
+            Lots lots,
             Publications publications,
             MaterialResults material,
             Provisionals provisionals,
@@ -59,6 +63,7 @@ class LotVerdicts {
             Remedies remedies,
             TakenOut takenOut) {
         this.bench = bench;
+        this.lots = lots;
         this.publications = publications;
         this.material = material;
         this.provisionals = provisionals;
@@ -464,6 +469,11 @@ class LotVerdicts {
                             ? "; " + remedy.rule().words()
                             : "") + ".");
         }
+        notices.addAll(lots.furtherLooks(lot.id()));
+        bench.outOfCalibration(List.of(lot)).getOrDefault(lot.id(), Set.of()).stream()
+                .filter(out -> !out.blocks())
+                .forEach(out ->
+                        notices.add(out.words() + ": this site has it noted here and blocks no release for it."));
         return notices;
     }
 }

@@ -62,8 +62,11 @@ public class Provisionals {
     Map<Long, List<String>> reasons(LotView lot, List<SpecimenRecord> records) {
         Map<Long, List<String>> reasons = new HashMap<>();
         states.of(List.of(lot)).values().forEach(set -> wet(set, reasons));
-        early(lot, records, reasons);
-        held(records.stream().map(record -> record.specimen().setId()).collect(Collectors.toSet()), reasons);
+        List<SpecimenView> specimens =
+                records.stream().map(SpecimenRecord::specimen).toList();
+        early(records, climates.ready(List.of(lot), specimens), climates.cutShort(List.of(lot), specimens), reasons);
+        boughts.held(specimens.stream().map(SpecimenView::setId).collect(Collectors.toSet()))
+                .forEach((set, reason) -> add(reasons, set, reason));
         return reasons;
     }
 
@@ -74,10 +77,12 @@ public class Provisionals {
     }
 
     /** Sets that were to be conditioned and were tested before they were, or nobody knows. */
-    private void early(LotView lot, List<SpecimenRecord> records, Map<Long, List<String>> reasons) {
+    private void early(
+            List<SpecimenRecord> records,
+            Map<Long, LocalDateTime> readies,
+            Map<Long, String> cutShort,
+            Map<Long, List<String>> reasons) {
         Map<Long, String> found = new HashMap<>();
-        Map<Long, LocalDateTime> readies = climates.ready(
-                lot, records.stream().map(SpecimenRecord::specimen).toList());
         for (SpecimenRecord record : records) {
             boolean tested = record.force().isPresent();
             if (!tested || record.specimen().conditions().conditioning() != Conditioning.CONDITIONED) {
@@ -98,16 +103,18 @@ public class Provisionals {
                 found.put(record.specimen().setId(), "conditioned since nobody knows when");
             }
         }
-        climates.cutShort(lot, records.stream().map(SpecimenRecord::specimen).toList())
-                .forEach(found::putIfAbsent);
-        found.forEach((set, reason) ->
-                reasons.computeIfAbsent(set, id -> new ArrayList<>()).add(reason));
+        Set<Long> own =
+                records.stream().map(record -> record.specimen().setId()).collect(Collectors.toSet());
+        cutShort.forEach((set, reason) -> {
+            if (own.contains(set)) {
+                found.putIfAbsent(set, reason);
+            }
+        });
+        found.forEach((set, reason) -> add(reasons, set, reason));
     }
 
-    /** Sets from an outside service that nobody has looked at, or that were refused. */
-    private void held(Set<Long> setIds, Map<Long, List<String>> reasons) {
-        boughts.held(setIds).forEach((set, reason) -> reasons.computeIfAbsent(set, id -> new ArrayList<>())
-                .add(reason));
+    private static void add(Map<Long, List<String>> reasons, long set, String reason) {
+        reasons.computeIfAbsent(set, id -> new ArrayList<>()).add(reason);
     }
 
     /** The sets of several lots that do not count and that nothing stands in for, with what to do. */
@@ -126,6 +133,17 @@ public class Provisionals {
             }
         }
         Map<Long, List<SpecimenRecord>> records = conditioned.isEmpty() ? Map.of() : bench.records(conditioned);
+        List<SpecimenView> clocked = records.values().stream()
+                .flatMap(List::stream)
+                .map(SpecimenRecord::specimen)
+                .toList();
+        List<LotView> clockedLots =
+                wanted.stream().filter(lot -> records.containsKey(lot.id())).toList();
+        Map<Long, LocalDateTime> readies = climates.ready(clockedLots, clocked);
+        Map<Long, String> cutShort = climates.cutShort(clockedLots, clocked);
+        // Sets from an outside service that nobody has looked at, or that were refused.
+        Map<Long, String> held = boughts.held(
+                sets.values().stream().flatMap(own -> own.keySet().stream()).collect(Collectors.toSet()));
         Map<Long, List<Provisional>> found = new HashMap<>();
         for (LotView lot : wanted) {
             Map<Long, List<SpecimenView>> own = sets.getOrDefault(lot.id(), Map.of());
@@ -133,9 +151,11 @@ public class Provisionals {
             own.keySet().stream().map(wet::get).filter(Objects::nonNull).forEach(set -> wet(set, reasons));
             List<SpecimenRecord> tested = records.getOrDefault(lot.id(), List.of());
             if (!tested.isEmpty()) {
-                early(lot, tested, reasons);
+                early(tested, readies, cutShort, reasons);
             }
-            held(own.keySet(), reasons);
+            own.keySet().stream()
+                    .filter(held::containsKey)
+                    .forEach(set -> add(reasons, set, Objects.requireNonNull(held.get(set))));
             List<Provisional> left = own.entrySet().stream()
                     .filter(set -> reasons.containsKey(set.getKey()) && !isReplaced(set.getValue(), own, reasons))
                     .map(set -> provisional(

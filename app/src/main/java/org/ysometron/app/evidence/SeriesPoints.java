@@ -12,6 +12,7 @@ import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.EarlierLots;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.product.Claim;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence.PooledScatter;
@@ -26,11 +27,13 @@ public class SeriesPoints implements EarlierLots {
     /** How many lots back the bench and the evidence sheet look. */
     static final int LOOK_BACK = 30;
 
+    private final PageMemory memory;
     private final SeriesRepository series;
     private final PointRepository points;
     private final BridgeRepository bridges;
 
-    SeriesPoints(SeriesRepository series, PointRepository points, BridgeRepository bridges) {
+    SeriesPoints(PageMemory memory, SeriesRepository series, PointRepository points, BridgeRepository bridges) {
+        this.memory = memory;
         this.bridges = bridges;
         this.series = series;
         this.points = points;
@@ -97,14 +100,19 @@ public class SeriesPoints implements EarlierLots {
 
     /** All series of a product. */
     List<SeriesView> everyOf(long productId) {
-        return series.findByProductIdOrderByColourAscPropertyAscOrientationAscIdAsc(productId).stream()
-                .map(Series::view)
-                .toList();
+        return memory.once(
+                "series of product",
+                productId,
+                () -> series.findByProductIdOrderByColourAscPropertyAscOrientationAscIdAsc(productId).stream()
+                        .map(Series::view)
+                        .toList());
     }
 
     /** One series by its key. */
     public SeriesView series(long id) {
-        return series.findById(id).map(Series::view).orElseThrow(() -> new NotFound("series " + id));
+        return memory.once("series", id, () -> series.findById(id)
+                .map(Series::view)
+                .orElseThrow(() -> new NotFound("series " + id)));
     }
 
     /** Every point of a series in order of making. */
@@ -131,24 +139,31 @@ public class SeriesPoints implements EarlierLots {
     }
 
     private List<SeriesView> under(LotView lot, Property property, Conditions conditions) {
-        return series.findByProductIdAndColourAndProperty(lot.productId(), lot.colour(), property).stream()
-                .map(Series::view)
+        return everyOf(lot.productId()).stream()
+                .filter(candidate -> candidate.colour().equals(lot.colour()) && candidate.property() == property)
                 .filter(candidate -> candidate.conditions().equals(conditions))
                 .filter(candidate -> candidate.blend().isSame(lot.blend()))
                 .toList();
     }
 
+    private List<PointView> pointsBefore(long seriesId, LotView lot) {
+        return memory.once(
+                "points before " + lot.id(),
+                seriesId,
+                () -> points.before(seriesId, lot.madeOn(), lot.id(), Limit.of(LOOK_BACK)));
+    }
+
     /** The points of the lots made before this one in its own set-up, newest first; of any set-up when that has none. */
     List<PointView> before(LotView lot, Property property, Conditions conditions, String setup) {
         return find(lot, property, conditions, setup)
-                .map(found -> points.before(found.id(), lot.madeOn(), lot.id(), Limit.of(LOOK_BACK)))
+                .map(found -> pointsBefore(found.id(), lot))
                 .orElse(List.of());
     }
 
     /** The points of the lots made before this one, newest first. */
     public List<PointView> before(LotView lot, Property property, Conditions conditions) {
         return find(lot, property, conditions)
-                .map(found -> points.before(found.id(), lot.madeOn(), lot.id(), Limit.of(LOOK_BACK)))
+                .map(found -> pointsBefore(found.id(), lot))
                 .orElse(List.of());
     }
 

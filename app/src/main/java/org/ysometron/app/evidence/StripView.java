@@ -13,6 +13,7 @@ record StripView(
         String verdict,
         String verdictWords,
         String reason,
+        @Nullable More more,
         String counts,
         String mean,
         String bound,
@@ -30,6 +31,13 @@ record StripView(
         @Nullable Edge capacity,
         String unit,
         String description) {
+
+    /**
+     * How many more of a set should settle it.
+     *
+     * @param request key of the form, so that sending it twice adds them once
+     */
+    record More(long setId, int count, String request) {}
 
     /** An edge and what stands at it. */
     record Edge(double at, String label) {}

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.SpecimenRecord;
@@ -45,6 +47,7 @@ class Strips {
                 judgement.verdict().name(),
                 judgement.verdict().words(),
                 judgement.reason(),
+                more(detail),
                 counts(judgement),
                 judgement.mean().isPresent() ? with(judgement.mean().getAsDouble(), digits, unit) : "",
                 boundWords(judgement, claim, digits, unit),
@@ -70,6 +73,19 @@ class Strips {
                 capacityEdge(scale, capacity),
                 unit,
                 description(detail, judgement, digits, unit));
+    }
+
+    /** More specimens of the set that gives the figures, where so many should settle an open claim on it. */
+    private static StripView.@Nullable More more(Judgements.Detail detail) {
+        OptionalInt more = detail.judgement().moreSpecimens();
+        boolean ofOneSet =
+                !detail.claim().property().isRatio() && detail.claim().form() != Form.BETTER_THAN;
+        if (more.isEmpty() || !ofOneSet || detail.records().isEmpty()) {
+            return null;
+        }
+        SpecimenRecord last = detail.records().get(detail.records().size() - 1);
+        return new StripView.More(
+                last.specimen().setId(), more.getAsInt(), UUID.randomUUID().toString());
     }
 
     private record Value(String label, double value, Result.Kind kind, String words) {}

@@ -57,6 +57,7 @@ class GateController {
             long days,
             List<Block> blocks,
             @Nullable Block next,
+            String way,
             boolean mine,
             boolean ready) {}
 
@@ -77,10 +78,10 @@ class GateController {
         Set<String> rights = who.getAuthorities().stream()
                 .map(GrantedAuthority::getAuthority)
                 .collect(Collectors.toSet());
-        Map<Long, String> names = new HashMap<>();
+        Map<Long, Products.ProductView> known = new HashMap<>();
         LocalDate today = LocalDate.now(clock);
         List<Waiting> rows = found.lots().stream()
-                .map(lot -> waiting(lot, blocks.getOrDefault(lot.id(), List.of()), rights, names, today))
+                .map(lot -> waiting(lot, blocks.getOrDefault(lot.id(), List.of()), rights, known, today))
                 .toList();
         model.addAttribute("rows", rows);
         model.addAttribute("found", found);
@@ -111,13 +112,13 @@ class GateController {
     @GetMapping("/decided")
     String decided(@RequestParam(defaultValue = "0") int page, Model model) {
         Lots.LotPage found = lots.page(DECIDED, page, PAGE, false);
-        Map<Long, String> names = new HashMap<>();
+        Map<Long, Products.ProductView> known = new HashMap<>();
         model.addAttribute(
                 "rows",
                 found.lots().stream()
                         .map(lot -> new Decided(
                                 lot,
-                                name(lot, names),
+                                product(lot, known).name(),
                                 decisions.newest(lot.id()).orElse(null)))
                         .toList());
         model.addAttribute("found", found);
@@ -125,20 +126,26 @@ class GateController {
     }
 
     private Waiting waiting(
-            LotView lot, List<Block> blocks, Set<String> rights, Map<Long, String> names, LocalDate today) {
+            LotView lot,
+            List<Block> blocks,
+            Set<String> rights,
+            Map<Long, Products.ProductView> known,
+            LocalDate today) {
         Optional<Block> next = blocks.stream().findFirst();
         String lifter = next.map(block -> block.lifter().name()).orElse("RELEASE");
         return new Waiting(
                 lot,
-                name(lot, names),
+                product(lot, known).name(),
                 ChronoUnit.DAYS.between(lot.madeOn(), today),
                 blocks,
                 next.orElse(null),
+                next.map(block -> Ways.to(block, lot, product(lot, known).code()))
+                        .orElse("/lots/" + lot.code() + "/decision"),
                 rights.contains(lifter),
                 blocks.isEmpty());
     }
 
-    private String name(LotView lot, Map<Long, String> names) {
-        return names.computeIfAbsent(lot.productId(), id -> products.product(id).name());
+    private Products.ProductView product(LotView lot, Map<Long, Products.ProductView> known) {
+        return known.computeIfAbsent(lot.productId(), products::product);
     }
 }

@@ -76,11 +76,12 @@ class Hindrances {
         publications(wanted, found);
         origins(wanted, ids, found);
         sizes.sizeBlocks(wanted).forEach((lot, blocks) -> add(found, lot, blocks));
-        bench.outOfCalibration(ids)
+        bench.outOfCalibration(wanted)
                 .forEach((lot, outs) -> add(
                         found,
                         lot,
                         outs.stream()
+                                .filter(Bench.Uncovered::blocks)
                                 .map(out -> Gate.outOfCalibration(out.words(), out.subject()))
                                 .toList()));
         late.of(ids).forEach(entry -> add(found, entry.lotId(), List.of(late(entry))));

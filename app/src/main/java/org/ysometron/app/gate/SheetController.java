@@ -97,7 +97,15 @@ class SheetController {
         model.addAttribute("sets", sets(bench.records(lot.id())));
         model.addAttribute("claims", judgements.of(List.of(lot)).getOrDefault(lot.id(), List.of()));
         model.addAttribute("signals", signals.of(List.of(lot)).getOrDefault(lot.id(), List.of()));
-        model.addAttribute("blocks", decisions.blocks(lot));
+        List<Block> blocks = decisions.blocks(lot);
+        String product = products.product(lot.productId()).code();
+        model.addAttribute("blocks", blocks);
+        model.addAttribute(
+                "next",
+                blocks.stream()
+                        .findFirst()
+                        .map(block -> new Standing(block, Ways.to(block, lot, product)))
+                        .orElse(null));
         model.addAttribute("decisions", decisions.of(lot.id()));
         boolean resin = products.product(lot.productId()).family() == Family.RESIN;
         SetForm.show(model, SetForm.blank(), samples.of(lot.id()), resin, new Problems());
@@ -247,11 +255,19 @@ class SheetController {
                 .body(decision.snapshot.getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 
+    /** What stands in the way, and the page on which it is dealt with. */
+    record Standing(Block block, String way) {}
+
     private String form(LotView lot, Authentication who, Form form, @Nullable Refusal refusal, Model model) {
         frame(lot, model);
         List<Block> blocks = decisions.blocks(lot);
         Set<String> contributors = decisions.enterers(lot.id());
-        model.addAttribute("blocks", Gate.refusals(Disposition.RELEASE, blocks, who.getName(), contributors));
+        String product = products.product(lot.productId()).code();
+        model.addAttribute(
+                "blocks",
+                Gate.refusals(Disposition.RELEASE, blocks, who.getName(), contributors).stream()
+                        .map(block -> new Standing(block, Ways.to(block, lot, product)))
+                        .toList());
         model.addAttribute("hadAHand", contributors.contains(who.getName()));
         model.addAttribute("dispositions", Disposition.values());
         model.addAttribute("form", form);

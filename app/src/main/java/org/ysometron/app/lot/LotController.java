@@ -150,6 +150,22 @@ class LotController {
         return "lot/set";
     }
 
+    /** More of a set that was tested: what a page asks for, done where it asks. */
+    @PostMapping("/lots/{code}/sets/{set}/more")
+    String addToSet(
+            @PathVariable String code,
+            @PathVariable long set,
+            @RequestParam(defaultValue = "0") int count,
+            @RequestParam(defaultValue = "") String request,
+            Authentication by) {
+        LotView lot = lots.named(code);
+        if (request.length() < 8 || request.length() > 60) {
+            throw new Refusal("request", "This form is not one of ours; load the page again.");
+        }
+        lots.addToSet(lot, set, count, request, by.getName());
+        return "redirect:/lots/" + code + "/bench";
+    }
+
     @PostMapping("/lots/{code}/samples")
     String draw(
             @PathVariable String code, SampleForm form, Authentication by, Model model, HttpServletResponse response) {

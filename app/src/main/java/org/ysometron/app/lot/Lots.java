@@ -20,6 +20,7 @@ import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
@@ -45,6 +46,7 @@ public class Lots {
 
     private static final int MOST_OFFERED = 30;
 
+    private final PageMemory memory;
     private final LotRepository lots;
     private final SpecimenSetRepository sets;
     private final SpecimenRepository specimens;
@@ -59,6 +61,7 @@ public class Lots {
     public record LotEntered(long lotId) {}
 
     Lots(
+            PageMemory memory,
             LotRepository lots,
             SpecimenSetRepository sets,
             SpecimenRepository specimens,
@@ -68,6 +71,7 @@ public class Lots {
             Publications publications,
             ApplicationEventPublisher events,
             Clock clock) {
+        this.memory = memory;
         this.events = events;
         this.lots = lots;
         this.sets = sets;
@@ -397,17 +401,63 @@ public class Lots {
         set.besideId = form.making().besideId();
         set.createdBy = by;
         set.createdAt = clock.instant();
+        return store(set, form.count());
+    }
+
+    private List<SpecimenView> store(SpecimenSet set, int count) {
         sets.save(set);
-        int before = specimens.count(lotId, form.orientation());
-        for (int i = 1; i <= form.count(); i++) {
+        int before = specimens.count(set.lotId, set.orientation);
+        for (int i = 1; i <= count; i++) {
             Specimen specimen = new Specimen();
-            specimen.lotId = lotId;
+            specimen.lotId = set.lotId;
             specimen.set = set;
             specimen.place = before + i;
-            specimen.label = form.orientation().name() + (before + i);
+            specimen.label = set.orientation.name() + (before + i);
             specimens.save(specimen);
         }
         return specimens.ofSet(set.id).stream().map(Specimen::view).toList();
+    }
+
+    /**
+     * Adds specimens to a set that was tested already: made as it was and of the same sample, so that they count with it. It is
+     * another look at the lot, and is kept as one.
+     */
+    @Write
+    public List<SpecimenView> addToSet(LotView lot, long setId, int count, String request, String by) {
+        lockUndecided(lot.id());
+        if (sets.existsByLotIdAndRequest(lot.id(), request)) {
+            return List.of();
+        }
+        if (count < 1 || count > LARGEST_SET) {
+            throw new Refusal("count", "A set has 1 to " + LARGEST_SET + " specimens.");
+        }
+        SpecimenSet first = sets.findById(setId)
+                .filter(found -> found.lotId == lot.id())
+                .orElseThrow(() -> new NotFound("set " + setId + " of lot " + lot.code()));
+        SpecimenSet set = first.further(request);
+        set.createdBy = by;
+        set.createdAt = clock.instant();
+        set.madeAt = LocalDateTime.now(clock);
+        return store(set, count);
+    }
+
+    /** The further looks at a lot, each in words. */
+    public List<String> furtherLooks(long lotId) {
+        return sets.findByLotIdAndFurtherOfIsNotNullOrderById(lotId).stream()
+                .map(set -> {
+                    List<Specimen> added = specimens.ofSet(set.id);
+                    List<Specimen> first = specimens.ofSet(java.util.Objects.requireNonNull(set.furtherOf));
+                    return "Looked again: " + span(added) + " were added to " + span(first) + " by " + set.createdBy
+                            + " on " + LocalDate.ofInstant(set.createdAt, clock.getZone())
+                            + ", after results of these were known.";
+                })
+                .toList();
+    }
+
+    private static String span(List<Specimen> set) {
+        String first = set.get(0).label;
+        String last = set.get(set.size() - 1).label;
+        return first.equals(last) ? first : first + " to " + last;
     }
 
     /** Writes down when a set went into a climate, or came out of it. */
@@ -567,7 +617,9 @@ public class Lots {
 
     /** The specimens of several lots, lot by lot. */
     public List<SpecimenView> specimensOf(Collection<Long> lotIds) {
-        return specimens.ofLots(lotIds).stream().map(Specimen::view).toList();
+        return memory.once("specimens", List.copyOf(lotIds), () -> specimens.ofLots(lotIds).stream()
+                .map(Specimen::view)
+                .toList());
     }
 
     /** The specimen of the lot with this label, written with or without the lot's code, in any case, or with this code. */

@@ -70,9 +70,36 @@ class SpecimenSet {
     @Nullable
     Long besideId;
 
+    /** The set that these were added to after its results were known. */
+    @Nullable
+    Long furtherOf;
+
     String conditionedBy = "";
     String createdBy;
     Instant createdAt;
+
+    /** An empty set made as this one, of the same sample. */
+    SpecimenSet further(String newRequest) {
+        SpecimenSet set = new SpecimenSet();
+        set.lotId = lotId;
+        set.request = newRequest;
+        set.design = design;
+        set.orientation = orientation;
+        set.basis = basis;
+        set.conditioning = conditioning;
+        set.rate = rate;
+        set.process = process;
+        set.sampleId = sampleId;
+        set.method = method;
+        set.notch = notch;
+        set.build = build;
+        set.scale = scale;
+        set.setup = setup;
+        set.climate = "";
+        set.besideId = besideId;
+        set.furtherOf = furtherOf == null ? id : furtherOf;
+        return set;
+    }
 
     Conditions conditions() {
         String specimen = design.titleAt(scale) + (notch == Notch.NONE ? "" : ", " + notch.words());

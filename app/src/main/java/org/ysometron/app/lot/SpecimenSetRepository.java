@@ -5,4 +5,6 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface SpecimenSetRepository extends JpaRepository<SpecimenSet, Long> {
 
     boolean existsByLotIdAndRequest(long lotId, String request);
+
+    java.util.List<SpecimenSet> findByLotIdAndFurtherOfIsNotNullOrderById(long lotId);
 }

@@ -56,7 +56,7 @@ public class Climates {
     public List<SetClimate> of(LotView lot) {
         Map<Long, List<SpecimenView>> sets = conditioned(lots.specimens(lot.id()));
         Map<Long, List<Weighing>> weighed = weighed(sets.keySet());
-        Map<Long, LocalDateTime> ready = ready(lot, lots.specimens(lot.id()));
+        Map<Long, LocalDateTime> ready = ready(List.of(lot), lots.specimens(lot.id()));
         return lots.climates(sets.keySet()).stream()
                 .map(climate -> new SetClimate(
                         climate.setId(),
@@ -72,13 +72,14 @@ public class Climates {
                 .toList();
     }
 
-    /** From when on the conditioned sets of a lot are ready, by hours or by weighings; sets never put in are left out. */
-    public Map<Long, LocalDateTime> ready(LotView lot, List<SpecimenView> specimens) {
+    /** From when on the conditioned sets of lots are ready, by hours or by weighings; sets never put in are left out. */
+    public Map<Long, LocalDateTime> ready(Collection<LotView> of, List<SpecimenView> specimens) {
         Map<Long, List<SpecimenView>> sets = conditioned(specimens);
         if (sets.isEmpty()) {
             return Map.of();
         }
-        double hours = products.product(lot.productId()).conditioningHours();
+        Map<Long, Double> hours = new HashMap<>();
+        of.forEach(lot -> hours.put(lot.id(), products.product(lot.productId()).conditioningHours()));
         Map<Long, List<Weighing>> weighed = weighed(sets.keySet());
         Map<Long, LocalDateTime> ready = new HashMap<>();
         sets.forEach((id, set) -> {
@@ -88,7 +89,8 @@ public class Climates {
                         id,
                         Conditioning.readyFrom(
                                 in,
-                                hours,
+                                java.util.Objects.requireNonNull(
+                                        hours.get(set.get(0).lotId())),
                                 weighed.getOrDefault(id, List.of()).stream()
                                         .map(row -> new Conditioning.Weighing(row.weighedAt, row.mass))
                                         .toList()));
@@ -98,8 +100,8 @@ public class Climates {
     }
 
     /** Sets that were taken out of the climate before they were ready, in words, by set. */
-    public Map<Long, String> cutShort(LotView lot, List<SpecimenView> specimens) {
-        Map<Long, LocalDateTime> ready = ready(lot, specimens);
+    public Map<Long, String> cutShort(Collection<LotView> of, List<SpecimenView> specimens) {
+        Map<Long, LocalDateTime> ready = ready(of, specimens);
         Map<Long, String> words = new HashMap<>();
         if (ready.isEmpty()) {
             return words;

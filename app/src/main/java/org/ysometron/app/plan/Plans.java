@@ -17,6 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Claim;
+import org.ysometron.app.product.Publications;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditions;
@@ -188,6 +189,18 @@ public class Plans {
     @Write
     public void onLot(Lots.LotEntered entered) {
         copy(lots.lot(entered.lotId()));
+    }
+
+    /** A product that takes over what another publishes takes its plan over as well. */
+    @EventListener
+    @Write
+    public void onCopied(Publications.Copied copied) {
+        newest(copied.fromId())
+                .ifPresent(plan -> revise(
+                        copied.toId(),
+                        plan.lines(),
+                        "Copied from another product's plan, revision " + plan.revision() + ".",
+                        copied.by()));
     }
 
     /** Changes a lot's copy; a line that is not its product's needs a reason. */

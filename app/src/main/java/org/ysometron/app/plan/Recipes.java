@@ -12,6 +12,7 @@ import org.springframework.stereotype.Component;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
@@ -23,11 +24,13 @@ import org.ysometron.core.quantity.UnitOfMeasure;
 @Component
 public class Recipes {
 
+    private final PageMemory memory;
     private final RecipeRepository recipes;
     private final Instruments instruments;
     private final Clock clock;
 
-    Recipes(RecipeRepository recipes, Instruments instruments, Clock clock) {
+    Recipes(PageMemory memory, RecipeRepository recipes, Instruments instruments, Clock clock) {
+        this.memory = memory;
         this.recipes = recipes;
         this.instruments = instruments;
         this.clock = clock;
@@ -81,9 +84,10 @@ public class Recipes {
 
     /** All recipes of a product, printer by printer, the newest revision first. */
     public List<RecipeView> of(long productId) {
-        return recipes.findByProductIdOrderByPrinterIdAscRevisionDesc(productId).stream()
-                .map(this::view)
-                .toList();
+        return memory.once(
+                "recipes", productId, () -> recipes.findByProductIdOrderByPrinterIdAscRevisionDesc(productId).stream()
+                        .map(this::view)
+                        .toList());
     }
 
     /** The newest recipe for each printer. */

@@ -1,5 +1,6 @@
 package org.ysometron.app.plan;
 
+import java.util.List;
 import org.ysometron.core.quantity.Dimension;
 
 /** What a site sets for itself: how long things take, when somebody is there, from which load on a shield is closed. */
@@ -15,20 +16,42 @@ public enum Setting {
     DAY_BEGINS("Working day begins, o'clock", "7", Dimension.RATIO, 0.01, 23),
     DAY_ENDS("Working day ends, o'clock", "16", Dimension.RATIO, 0.5, 23.9),
     SIZE_GATE("Largest error of an accuracy artefact", "0.2 mm", Dimension.LENGTH, 0.01, 5),
-    SHIELD_ABOVE("Load from which a shield or tether is closed", "100 N", Dimension.FORCE, 1, 1e6);
+    SHIELD_ABOVE("Load from which a shield or tether is closed", "100 N", Dimension.FORCE, 1, 1e6),
+    UNCALIBRATED(
+            "A reading by an instrument of which no calibration is on record",
+            List.of("blocks the release", "is noted on the certificate"));
 
     private final String title;
     private final String usual;
     private final Dimension dimension;
+    // Made by List.of of strings alone.
+    @SuppressWarnings("ImmutableEnumChecker")
+    private final List<String> choices;
+
     private final double least;
     private final double most;
 
     Setting(String title, String usual, Dimension dimension, double least, double most) {
+        this.choices = List.of();
         this.least = least;
         this.most = most;
         this.title = title;
         this.usual = usual;
         this.dimension = dimension;
+    }
+
+    Setting(String title, List<String> choices) {
+        this.choices = choices;
+        this.least = 0;
+        this.most = choices.size() - 1;
+        this.title = title;
+        this.usual = choices.get(0);
+        this.dimension = Dimension.RATIO;
+    }
+
+    /** What can be chosen, the usual first; empty for a quantity. */
+    public List<String> choices() {
+        return choices;
     }
 
     /** Whether a value in the working unit makes sense: a slip of the keyboard would throw every calendar over. */

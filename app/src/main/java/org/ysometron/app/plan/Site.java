@@ -1,10 +1,13 @@
 package org.ysometron.app.plan;
 
 import java.time.Clock;
+import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
@@ -16,11 +19,13 @@ import org.ysometron.core.quantity.UnitOfMeasure;
 @Component
 public class Site {
 
+    private final PageMemory memory;
     private final SettingRepository settings;
     private final Revisions revisions;
     private final Clock clock;
 
-    Site(SettingRepository settings, Revisions revisions, Clock clock) {
+    Site(PageMemory memory, SettingRepository settings, Revisions revisions, Clock clock) {
+        this.memory = memory;
         this.revisions = revisions;
         this.settings = settings;
         this.clock = clock;
@@ -28,12 +33,14 @@ public class Site {
 
     /** Every setting as typed. */
     public Map<Setting, String> typed() {
-        Map<Setting, String> typed = new EnumMap<>(Setting.class);
-        for (Setting setting : Setting.values()) {
-            typed.put(setting, setting.usual());
-        }
-        settings.findAll().forEach(row -> typed.put(row.name, row.typed));
-        return typed;
+        return memory.once("settings", "", () -> {
+            Map<Setting, String> typed = new EnumMap<>(Setting.class);
+            for (Setting setting : Setting.values()) {
+                typed.put(setting, setting.usual());
+            }
+            settings.findAll().forEach(row -> typed.put(row.name, row.typed));
+            return typed;
+        });
     }
 
     /** Every setting in working units: seconds, mm, N, shares, plain numbers. */
@@ -95,7 +102,25 @@ public class Site {
         settings.save(row);
     }
 
+    /**
+     * From which day of making on a reading by an instrument never calibrated is noted on the certificate instead of standing
+     * in the way; empty while it blocks. A milder rule holds for lots made after it was chosen, never for one whose results
+     * may be known.
+     */
+    public Optional<LocalDate> uncalibratedNotedFrom() {
+        return memory.once("uncalibrated", "", () -> settings.findById(Setting.UNCALIBRATED)
+                .filter(row -> read(Setting.UNCALIBRATED, row.typed) > 0)
+                .map(row -> LocalDate.ofInstant(row.changedAt, clock.getZone()).plusDays(1)));
+    }
+
     private static double read(Setting setting, String typed) {
+        if (!setting.choices().isEmpty()) {
+            int chosen = setting.choices().indexOf(typed.strip());
+            if (chosen < 0) {
+                throw new Refusal(setting.name(), "Choose one of: " + String.join(", ", setting.choices()) + ".");
+            }
+            return chosen;
+        }
         Typed read = Typed.read(setting.title(), typed, UnitOfMeasure.working(setting.dimension()));
         if (read instanceof Typed.Accepted accepted) {
             return accepted.value();

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
@@ -15,10 +16,12 @@ import org.ysometron.core.quantity.UnitOfMeasure;
 @Component
 public class Treatments {
 
+    private final PageMemory memory;
     private final TreatmentRepository treatments;
     private final Clock clock;
 
-    Treatments(TreatmentRepository treatments, Clock clock) {
+    Treatments(PageMemory memory, TreatmentRepository treatments, Clock clock) {
+        this.memory = memory;
         this.treatments = treatments;
         this.clock = clock;
     }
@@ -104,9 +107,10 @@ public class Treatments {
 
     /** All programmes of a product. */
     public List<TreatmentView> of(long productId) {
-        return treatments.findByProductIdOrderByNameAscRevisionDesc(productId).stream()
-                .map(Treatments::view)
-                .toList();
+        return memory.once(
+                "treatments", productId, () -> treatments.findByProductIdOrderByNameAscRevisionDesc(productId).stream()
+                        .map(Treatments::view)
+                        .toList());
     }
 
     /** One programme. */

@@ -25,8 +25,11 @@ class ProductController {
     private final Publications publications;
     private final ProductFile file;
     private final Prices prices;
+    private final Registration registration;
 
-    ProductController(Products products, Publications publications, ProductFile file, Prices prices) {
+    ProductController(
+            Products products, Publications publications, ProductFile file, Prices prices, Registration registration) {
+        this.registration = registration;
         this.products = products;
         this.publications = publications;
         this.file = file;
@@ -53,12 +56,12 @@ class ProductController {
     @GetMapping("/products/new")
     @PreAuthorize("hasAuthority('ADMINISTRATION')")
     String blank(Model model) {
-        return form(model, new ProductForm("", "", "", "", "", Family.FILAMENT, false), new Problems());
+        return form(model, new ProductForm("", "", "", "", "", Family.FILAMENT, false, ""), new Problems());
     }
 
     @PostMapping("/products/new")
     @PreAuthorize("hasAuthority('ADMINISTRATION')")
-    String register(ProductForm form, Model model, HttpServletResponse response) {
+    String register(ProductForm form, Authentication by, Model model, HttpServletResponse response) {
         Problems problems = new Problems();
         String code = problems.text("code", form.code(), "The code", 30, true);
         if (!code.matches("[A-Za-z0-9][A-Za-z0-9._-]*") || code.equals("new")) {
@@ -70,16 +73,17 @@ class ProductController {
         String caution = problems.text("caution", form.caution(), "The caution", 400, false);
         if (problems.none()) {
             try {
+                Products.NewProduct product = new Products.NewProduct(
+                        code,
+                        name,
+                        material,
+                        colours,
+                        caution,
+                        form.family() == null ? Family.FILAMENT : form.family(),
+                        Boolean.TRUE.equals(form.hygroscopic()));
+                String from = form.from() == null ? "" : form.from().strip();
                 return "redirect:/products/"
-                        + products.register(new Products.NewProduct(
-                                        code,
-                                        name,
-                                        material,
-                                        colours,
-                                        caution,
-                                        form.family() == null ? Family.FILAMENT : form.family(),
-                                        Boolean.TRUE.equals(form.hygroscopic())))
-                                .code();
+                        + registration.register(product, from, by.getName()).code();
             } catch (Refusal refusal) {
                 problems.add(refusal);
             }
@@ -96,7 +100,8 @@ class ProductController {
             @Nullable String colours,
             @Nullable String caution,
             @Nullable Family family,
-            @Nullable Boolean hygroscopic) {}
+            @Nullable Boolean hygroscopic,
+            @Nullable String from) {}
 
     @GetMapping("/products/{code}")
     String page(@PathVariable String code, Model model) {
@@ -193,10 +198,11 @@ class ProductController {
         return "product/product";
     }
 
-    private static String form(Model model, ProductForm form, Problems problems) {
+    private String form(Model model, ProductForm form, Problems problems) {
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
         model.addAttribute("families", Family.values());
+        model.addAttribute("others", products.all());
         return "product/new";
     }
 }

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
@@ -17,11 +18,13 @@ import org.ysometron.core.publication.Family;
 @Component
 public class Products {
 
+    private final PageMemory memory;
     private final ProductRepository products;
 
     private final Revisions revisions;
 
-    Products(ProductRepository products, Revisions revisions) {
+    Products(PageMemory memory, ProductRepository products, Revisions revisions) {
+        this.memory = memory;
         this.revisions = revisions;
         this.products = products;
     }
@@ -80,7 +83,9 @@ public class Products {
 
     /** The product with this key. */
     public ProductView product(long id) {
-        return products.findById(id).map(Products::view).orElseThrow(() -> new NotFound("product " + id));
+        return memory.once("product", id, () -> products.findById(id)
+                .map(Products::view)
+                .orElseThrow(() -> new NotFound("product " + id)));
     }
 
     /** Registers a product. */

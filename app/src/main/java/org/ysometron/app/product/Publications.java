@@ -11,8 +11,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
@@ -31,20 +33,26 @@ import org.ysometron.core.publication.Statement;
 @Component
 public class Publications {
 
+    private final PageMemory memory;
     private final ProductRepository products;
     private final PublishedRevisionRepository published;
     private final PublishedStatementRepository statements;
     private final ResolutionRepository resolutions;
     private final Revisions revisions;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     Publications(
+            PageMemory memory,
             ProductRepository products,
             PublishedRevisionRepository published,
             PublishedStatementRepository statements,
             ResolutionRepository resolutions,
             Revisions revisions,
+            ApplicationEventPublisher events,
             Clock clock) {
+        this.memory = memory;
+        this.events = events;
         this.products = products;
         this.published = published;
         this.statements = statements;
@@ -100,7 +108,7 @@ public class Publications {
 
     /** The revision in force on a day: the newest valid by then; before the first, the first. */
     public Optional<PublicationView> inForce(long productId, Publication.Kind kind, LocalDate day) {
-        List<PublishedRevision> all = published.findByProductIdAndKindOrderByRevisionDesc(productId, kind);
+        List<PublishedRevision> all = revisionsOf(productId, kind);
         Optional<PublishedRevision> valid =
                 all.stream().filter(row -> !row.validFrom.isAfter(day)).findFirst();
         return valid.or(() -> all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1)))
@@ -114,14 +122,27 @@ public class Publications {
 
     /** The newest revision of a kind. */
     public Optional<PublicationView> newest(long productId, Publication.Kind kind) {
-        return published.findByProductIdAndKindOrderByRevisionDesc(productId, kind).stream()
-                .findFirst()
-                .map(Publications::view);
+        return revisionsOf(productId, kind).stream().findFirst().map(Publications::view);
     }
 
     /** One revision by its key. */
     public PublicationView publication(long id) {
-        return published.findById(id).map(Publications::view).orElseThrow(() -> new NotFound("publication " + id));
+        return memory.once("publication", id, () -> published
+                .findById(id)
+                .map(Publications::view)
+                .orElseThrow(() -> new NotFound("publication " + id)));
+    }
+
+    private List<PublishedStatement> rowsOf(long publicationId) {
+        return memory.once(
+                "statements", publicationId, () -> statements.findByPublicationIdOrderByPlace(publicationId));
+    }
+
+    private List<PublishedRevision> revisionsOf(long productId, Publication.Kind kind) {
+        return memory.once(
+                "revisions " + kind,
+                productId,
+                () -> published.findByProductIdAndKindOrderByRevisionDesc(productId, kind));
     }
 
     /** The file kept with a revision. */
@@ -136,9 +157,7 @@ public class Publications {
 
     /** What a revision says, in its order. */
     public List<Statement> statements(long publicationId) {
-        return statements.findByPublicationIdOrderByPlace(publicationId).stream()
-                .map(PublishedStatement::resolve)
-                .toList();
+        return rowsOf(publicationId).stream().map(PublishedStatement::resolve).toList();
     }
 
     /**
@@ -154,7 +173,7 @@ public class Publications {
      * later, changes nothing for it.
      */
     public List<Claim> claims(long datasheetId, LocalDate madeOn) {
-        List<PublishedStatement> own = statements.findByPublicationIdOrderByPlace(datasheetId);
+        List<PublishedStatement> own = rowsOf(datasheetId);
         if (own.isEmpty()) {
             return List.of();
         }
@@ -167,10 +186,14 @@ public class Publications {
                 ? List.of()
                 : Arrays.stream(Publication.Kind.values())
                         .flatMap(kind -> inForce(productId, kind, madeOn).stream())
-                        .flatMap(view -> statements.findByPublicationIdOrderByPlace(view.id()).stream())
+                        .flatMap(view -> rowsOf(view.id()).stream())
                         .toList();
-        Families families = new Families(
-                products.findById(productId).map(product -> product.family).orElse(null));
+        Families families = memory.once(
+                "family",
+                productId,
+                () -> new Families(products.findById(productId)
+                        .map(product -> product.family)
+                        .orElse(null)));
         List<Claim> claims = new ArrayList<>();
         for (PublishedStatement row : own) {
             PublishedStatement stands = row;
@@ -204,8 +227,18 @@ public class Publications {
         }
     }
 
+    private List<Resolution> resolutionsOf(long productId) {
+        return memory.once("resolutions", productId, () -> resolutions.findByProductIdOrderById(productId));
+    }
+
     private List<Settled> settled(long productId) {
-        List<Resolution> rows = resolutions.findByProductIdOrderById(productId);
+        return memory.once("settled", productId, () -> settled(resolutionsOf(productId)));
+    }
+
+    private List<Settled> settled(List<Resolution> rows) {
+        if (rows.isEmpty()) {
+            return List.of();
+        }
         Map<Long, Statement> said = new HashMap<>();
         statements
                 .findByIdIn(rows.stream()
@@ -290,11 +323,34 @@ public class Publications {
         return view(row);
     }
 
+    /** The newest revision of each publication of one product, published as the first of another's. */
+    @Write
+    public void copy(Products.ProductView from, Products.ProductView to, LocalDate validFrom, String by) {
+        for (Publication.Kind kind : Publication.Kind.values()) {
+            newest(from.id(), kind)
+                    .ifPresent(view -> publish(
+                            to.id(),
+                            kind,
+                            validFrom,
+                            "copied from " + from.name() + ", revision " + view.revision(),
+                            Attachment.NONE,
+                            rowsOf(view.id()).stream()
+                                    .map(row -> new Draft(row.resolve(), row.rivalId))
+                                    .toList(),
+                            by));
+        }
+        events.publishEvent(new Copied(from.id(), to.id(), by));
+    }
+
+    /** A product took over what another publishes; whoever keeps more of it may take that over too. */
+    public record Copied(long fromId, long toId, String by) {}
+
     /** The products that each product claims to be better than. */
     public Map<Long, Set<Long>> rivals() {
         Map<Long, Set<Long>> rivals = new HashMap<>();
-        statements.rivals().forEach(pair -> rivals.computeIfAbsent(pair.productId(), id -> new java.util.HashSet<>())
-                .add(pair.rivalId()));
+        memory.once("rivals", "", statements::rivals)
+                .forEach(pair -> rivals.computeIfAbsent(pair.productId(), id -> new java.util.HashSet<>())
+                        .add(pair.rivalId()));
         return rivals;
     }
 
@@ -321,7 +377,7 @@ public class Publications {
                     : day == null ? newest(productId, kind) : validOn(productId, kind, day);
             found.ifPresent(view -> publications.add(new Publication(kind, view.revision(), statements(view.id()))));
         }
-        List<Resolution> rows = resolutions.findByProductIdOrderById(productId);
+        List<Resolution> rows = resolutionsOf(productId);
         List<Settled> settled = settled(productId);
         return Conflict.among(publications).stream()
                 .map(conflict -> new ConflictView(conflict, resolution(conflict, rows, settled)))
@@ -382,7 +438,7 @@ public class Publications {
                 .filter(e -> e.statement().id() == governsId)
                 .findFirst()
                 .orElseThrow();
-        List<Resolution> before = resolutions.findByProductIdOrderById(productId);
+        List<Resolution> before = resolutionsOf(productId);
         for (Conflict.Entry other : conflict.entries()) {
             boolean there = before.stream()
                     .anyMatch(r -> r.governsId == governsId

@@ -1,6 +1,7 @@
 package org.ysometron.app.web;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.multipart.MultipartFile;
 
@@ -28,6 +29,14 @@ public final class SentFile {
                     field, "The file is larger than " + megabytes + " MB; nothing was stored. Send a smaller one.");
         }
         return file.getBytes();
+    }
+
+    /** What was pasted, or what is in a file where one was chosen. */
+    public static String text(String field, @Nullable MultipartFile file, String pasted, int megabytes)
+            throws IOException {
+        return file == null || file.isEmpty()
+                ? pasted
+                : new String(content(field, file, megabytes), StandardCharsets.UTF_8);
     }
 
     /** A name as it can be stored and shown; of one that is too long the end stays, which tells what sort of file it is. */

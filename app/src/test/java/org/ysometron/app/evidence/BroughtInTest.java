@@ -115,6 +115,6 @@ class BroughtInTest extends DemoSite {
                 .hasMessageContaining("no colour");
         assertThat(lots.find(product.code() + "-0000")).isEmpty();
         assertThatThrownBy(() -> broughtIn.take(product, "a,b\n1,2\n", "quality"))
-                .hasMessageContaining("The head needs the columns");
+                .hasMessageContaining("The head has the columns");
     }
 }

@@ -23,6 +23,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
@@ -38,6 +39,8 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Remedies;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.make.Histories;
+import org.ysometron.app.plan.Setting;
+import org.ysometron.app.plan.Site;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Verdict;
@@ -72,6 +75,12 @@ class GateHoldsTest extends DemoSite {
 
     @Autowired
     private Samples samples;
+
+    @Autowired
+    private Site site;
+
+    @Autowired
+    private JdbcTemplate database;
 
     private List<Block> of(LotView lot, Block.Kind kind) {
         return decisions.blocks(lots.named(lot.code())).stream()
@@ -379,6 +388,80 @@ class GateHoldsTest extends DemoSite {
         broken(lot, "XY1", 880, unknown);
         assertThat(of(lot, Block.Kind.CALIBRATION)).singleElement().satisfies(block -> assertThat(block.what())
                 .contains("No calibration on record"));
+    }
+
+    /** What a page asks for, the button beside it does; and that it was another look stays with the verdict (M73). */
+    @Test
+    void moreOfASetCountWithItAndAreSaid() throws Exception {
+        LotView lot = testLots.lot();
+        testLots.test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
+        testLots.test(lot, Orientation.ZX, "bench", 352, 400, 330, 410, 345);
+        Judgements.Detail before = upright(lot);
+        assertThat(before.judgement().verdict()).isEqualTo(Verdict.OPEN);
+        int more = before.judgement().moreSpecimens().orElseThrow();
+        http.perform(get("/lots/" + lot.code() + "/evidence").with(RELEASE))
+                .andExpect(content().string(containsString("Add " + more + " more of this set")));
+        String path = "/lots/" + lot.code() + "/sets/"
+                + before.records().get(0).specimen().setId() + "/more";
+        for (int click = 0; click < 2; click++) {
+            http.perform(post(path)
+                            .with(RELEASE)
+                            .with(csrf())
+                            .param("request", "form-of-the-page")
+                            .param("count", String.valueOf(more)))
+                    .andExpect(status().is3xxRedirection());
+        }
+        assertThat(lots.specimens(lot.id())).hasSize(10 + more);
+        for (int i = 6; i <= 5 + more; i++) {
+            broken(lot, "ZX" + i, 400, testLots.gauge("bench load cell"));
+        }
+        assertThat(upright(lot).judgement().n()).isEqualTo(5 + more);
+        assertThat(judgements.whole(lot).notices())
+                .singleElement()
+                .asString()
+                .startsWith("Looked again: ZX6")
+                .contains("added to ZX1 to ZX5 by release");
+    }
+
+    private Judgements.Detail upright(LotView lot) {
+        return judgements.details(lot).stream()
+                .filter(detail -> detail.claim().title().startsWith("Tensile strength, ZX"))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** A site may have it noted instead, for lots made after it said so, and its certificates then say it. */
+    @Test
+    void m74ASiteMayHaveItNotedInsteadForLotsToCome() {
+        long bare = instruments
+                .register(new Instruments.NewInstrument(
+                        Kind.FORCE_GAUGE,
+                        "unvouched " + UUID.randomUUID().toString().substring(0, 8),
+                        OptionalDouble.of(2000),
+                        0.003,
+                        0,
+                        Instruments.Facts.NONE))
+                .id();
+        LotView lot = testLots.goodLot("bench");
+        testLots.set(lot, Orientation.XY, 1);
+        broken(lot, "XY6", 880, bare);
+        try {
+            site.change(Setting.UNCALIBRATED, Setting.UNCALIBRATED.choices().get(1), "quality");
+            assertThat(of(lot, Block.Kind.CALIBRATION))
+                    .as("made before the site said so")
+                    .hasSize(1);
+            database.update("update plan_setting set changed_at = date_sub(changed_at, interval 30 day)");
+            assertThat(of(lot, Block.Kind.CALIBRATION)).isEmpty();
+            decisions.decide(lot, Disposition.RELEASE, "All claims are supported.", "release");
+            assertThat(Snapshot.of(decisions.stored(lot, 0).snapshot).notices())
+                    .singleElement()
+                    .asString()
+                    .contains("No calibration on record: unvouched", "has it noted here");
+            assertThatThrownBy(() -> site.change(Setting.UNCALIBRATED, "whatever", "quality"))
+                    .hasMessageContaining("blocks the release");
+        } finally {
+            site.change(Setting.UNCALIBRATED, Setting.UNCALIBRATED.usual(), "quality");
+        }
     }
 
     /** M68: whoever drew a sample, kept a log or set a mark had a hand in the lot. */

@@ -604,7 +604,7 @@ class MakeTest extends DemoSite {
         climates.weigh(lot, set.setId(), "8.5635 g", in.plusHours(81), "", "bench");
         assertThat(climates.of(lot).get(0).ready()).isEqualTo(in.plusHours(81));
         climates.move(lot, set.setId(), in, in.plusHours(50), "", "", "bench");
-        assertThat(climates.cutShort(lot, lots.specimens(lot.id())).values())
+        assertThat(climates.cutShort(List.of(lot), lots.specimens(lot.id())).values())
                 .singleElement()
                 .asString()
                 .contains("before it was ready");

@@ -1,0 +1,27 @@
+package org.ysometron.app.gate;
+
+import org.ysometron.app.lot.LotView;
+import org.ysometron.core.gate.Block;
+
+/** Where what stands in a lot's way is dealt with. */
+final class Ways {
+
+    private Ways() {}
+
+    /** The page on which what the block asks for can be done. */
+    static String to(Block block, LotView lot, String product) {
+        String own = "/lots/" + lot.code();
+        return switch (block.kind()) {
+            case PUBLICATION_CONFLICT -> "/products/" + product + "#publications";
+            case PRODUCT_WITHDRAWN -> "/products/" + product + "#life";
+            case NO_SAMPLE -> own + "/intake#samples";
+            case SIZE_GATE, MATERIAL_STATE -> own + "/intake";
+            case TEST_MISSING -> own + "#specimens";
+            case PLAN_LINE -> own + "/plan";
+            case CLAIM_OPEN, CLAIM_CONTRADICTED, NOT_COMPARABLE -> own + "/evidence";
+            case SIGNAL_UNANSWERED -> "/products/" + product + "/drift";
+            case OTHER_BLEND, CALIBRATION, LATE_ENTRY, TAKEN_OUT, ENDINGS, OTHER_SETUP, SAME_PERSON ->
+                own + "/decision";
+        };
+    }
+}

@@ -1,0 +1,132 @@
+package org.ysometron.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.gate.Right;
+
+/** A page asks the database a number of questions that does not grow with its specimens or its lots. */
+class QueriesTest extends DemoSite {
+
+    private static final RequestPostProcessor ALL = user("quality")
+            .authorities(Arrays.stream(Right.values())
+                    .map(right -> new SimpleGrantedAuthority(right.name()))
+                    .toList());
+
+    private static final List<String> LOT_PAGES = List.of(
+            "",
+            "/plan",
+            "/make",
+            "/intake",
+            "/bench",
+            "/import",
+            "/evidence",
+            "/places",
+            "/decision",
+            "/labels",
+            "/specimen-sheet",
+            "/calendar.ics");
+
+    @Autowired
+    private JdbcTemplate database;
+
+    private long asked() {
+        Long selects = database.queryForObject(
+                "select variable_value from information_schema.global_status where variable_name = 'COM_SELECT'",
+                Long.class);
+        return selects == null ? -1 : selects;
+    }
+
+    /** Questions of one opening; the least of a few, for the demo may be busy beside it. */
+    private long questions(String address) throws Exception {
+        long least = Long.MAX_VALUE;
+        for (int i = 0; i < 4; i++) {
+            long before = asked();
+            http.perform(get(address).with(ALL)).andExpect(status().isOk());
+            // One of them is the question itself.
+            least = Math.min(least, asked() - before - 1);
+        }
+        return least;
+    }
+
+    @Test
+    void specimensAskForNoMore() throws Exception {
+        LotView few = testLots.lot();
+        LotView many = testLots.lot();
+        for (int i = 0; i < 5; i++) {
+            testLots.set(many, Orientation.XY, 20);
+        }
+        for (LotView lot : List.of(few, many)) {
+            int bars = lot == few ? 5 : 105;
+            testLots.test(lot, Orientation.XY, "bench", forces(bars));
+            testLots.test(lot, Orientation.ZX, "bench", 450, 455, 462, 447, 458);
+        }
+        Map<String, List<Long>> grown = new LinkedHashMap<>();
+        for (String page : LOT_PAGES) {
+            long ofFew = questions("/lots/" + few.code() + page);
+            long ofMany = questions("/lots/" + many.code() + page);
+            if (ofMany > ofFew) {
+                grown.put(page, List.of(ofFew, ofMany));
+            }
+        }
+        assertThat(grown).as("pages with questions for 10 and 110 specimens").isEmpty();
+    }
+
+    private static double[] forces(int count) {
+        double[] forces = new double[count];
+        for (int i = 0; i < count; i++) {
+            forces[i] = 870 + i % 20;
+        }
+        return forces;
+    }
+
+    @Test
+    void lotsAskForNoMore() throws Exception {
+        List<String> pages = List.of(
+                "/",
+                "/calendar",
+                "/calendar.ics",
+                "/decided",
+                "/products",
+                "/products/skerry-bf10",
+                "/products/skerry-bf10/drift",
+                "/products/skerry-bf10/plan",
+                "/products/skerry-bf10/past",
+                "/products/skerry-bf10/bridging");
+        testLots.goodLot("bench");
+        List<Long> before = new ArrayList<>();
+        for (String page : pages) {
+            before.add(questions(page));
+        }
+        for (int i = 0; i < 6; i++) {
+            testLots.goodLot("bench");
+        }
+        for (int i = 0; i < 3; i++) {
+            testLots.releasedLot();
+        }
+        Map<String, List<Long>> grown = new LinkedHashMap<>();
+        for (int i = 0; i < pages.size(); i++) {
+            long now = questions(pages.get(i));
+            if (now > before.get(i)) {
+                grown.put(pages.get(i), List.of(before.get(i), now));
+            }
+        }
+        assertThat(grown)
+                .as("pages with questions before and after nine lots more")
+                .isEmpty();
+    }
+}

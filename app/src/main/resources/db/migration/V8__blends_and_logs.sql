@@ -46,3 +46,7 @@ alter table intake_log modify column lot_id bigint null;
 
 -- Specimens added to a set whose results were known: another look at the same lot, which is said wherever the verdict is.
 alter table lot_specimen_set add column further_of bigint null;
+
+-- Fibres and hard fillers wear a nozzle: their product is asked for the nozzle that stands it.
+alter table product add column filled tinyint(1) not null default 0;
+update product set filled = 1 where lower(material) regexp 'fibre|fiber|filled';

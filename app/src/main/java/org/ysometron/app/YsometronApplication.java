@@ -2,6 +2,7 @@ package org.ysometron.app;
 
 import java.time.Clock;
 import java.time.ZoneId;
+import java.util.TimeZone;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -23,6 +24,9 @@ public class YsometronApplication {
     /** Days and hours are the site's, wherever its machine stands. */
     @Bean
     Clock clock(@Value("${ysometron.zone}") String zone) {
+        if (!zone.isBlank()) {
+            TimeZone.setDefault(TimeZone.getTimeZone(ZoneId.of(zone.strip())));
+        }
         // The database keeps milliseconds; what is read back must equal what was written.
         return Clock.tickMillis(zone.isBlank() ? ZoneId.systemDefault() : ZoneId.of(zone.strip()));
     }

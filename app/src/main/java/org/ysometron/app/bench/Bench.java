@@ -170,6 +170,37 @@ public class Bench {
         }
     }
 
+    /** What of the lot itself would make {@link #enterAll} refuse these, whatever stands in their cells. */
+    List<String> refusals(LotView lot, List<Entry> entries) {
+        List<String> refusals = new ArrayList<>();
+        Set<String> broken = entries.stream()
+                .filter(entry -> entry.quantity() == Quantity.FORCE)
+                .map(Entry::specimen)
+                .collect(java.util.stream.Collectors.toSet());
+        if (!lot.state().isUndecided()) {
+            refusals.add("Lot " + lot.code() + " is " + lot.state().words() + "; its record takes no more entries.");
+        }
+        if (broken.isEmpty()) {
+            return refusals;
+        }
+        gather(refusals, () -> before.requireSize(lot));
+        List<SpecimenView> specimens = lots.specimens(lot.id()).stream()
+                .filter(specimen -> broken.contains(specimen.label()))
+                .toList();
+        Map<Long, List<Reading>> resized = before.resized(specimens, readings::liveOf);
+        specimens.forEach(specimen -> gather(
+                refusals, () -> before.requireMeasuredSince(specimen, resized.getOrDefault(specimen.id(), List.of()))));
+        return refusals;
+    }
+
+    private static void gather(List<String> refusals, Runnable check) {
+        try {
+            check.run();
+        } catch (Refusal refusal) {
+            refusals.add(refusal.words());
+        }
+    }
+
     /** Replaces a reading by a second one; the first stays visible and no longer counts. */
     @Write
     public void correct(LotView lot, long readingId, Correction correction, String by) {

@@ -125,7 +125,7 @@ class Imports {
         }
         if (!read.preview.bad().isEmpty()) {
             throw new Refusal(
-                    "file", "Nothing was taken in: " + read.preview.bad().size() + " cells cannot be read.");
+                    "file", "Nothing was taken in: " + read.preview.bad().size() + " things stand against it.");
         }
         staged.state = StagedImport.TAKEN;
         bench.enterAll(lot, read.entries, by, staged.id);
@@ -158,6 +158,9 @@ class Imports {
                 good.add(reader.good());
                 entries.addAll(reader.entries);
             }
+        }
+        if (!taken) {
+            bench.refusals(lot, entries).forEach(words -> bad.add(new Bad(1, "the whole file", "", words)));
         }
         String separator =
                 switch (file.delimiter()) {

@@ -154,6 +154,7 @@ public class Tidewrack implements ApplicationRunner {
                 "Chopped basalt fibre: broken surfaces shed splinters. Wear eye protection and sleeves, keep a shield or tether"
                         + " between you and the grips, stand clear while the load rises.",
                 Family.FILAMENT,
+                true,
                 true));
         Conditions flat = Sheets.bar(Orientation.XY, "");
         Conditions upright = Sheets.bar(Orientation.ZX, "");
@@ -170,6 +171,8 @@ public class Tidewrack implements ApplicationRunner {
                 Sheets.says(Topic.NOZZLE_TEMPERATURE, "255 °C (245–265 °C)"),
                 Sheets.says(Topic.BED_TEMPERATURE, "100 °C"),
                 Sheets.says(Topic.BED_SURFACE, "textured steel sheet"),
+                Sheets.says(Topic.SURFACES_TO_AVOID, "bare glass: it bonds and takes chips out"),
+                Sheets.says(Topic.FOUND_ON, "printer 1, 0.4 mm hardened nozzle"),
                 Sheets.says(Topic.FAN, "0–20 %"),
                 Sheets.says(Topic.FLOW_LIMIT, "10 mm³/s"),
                 Sheets.says(Topic.NOZZLE_HARDNESS, "hardened steel, 0.4 mm or wider"),

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.chart.Scale;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Moments;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.drift.IndividualsLimits;
@@ -141,8 +142,7 @@ public class CheckStandards {
             dots.add(new Dot(
                     x,
                     y.at(reading.value),
-                    reading.typed + ", " + reading.enteredBy + ", "
-                            + reading.enteredAt.toString().substring(0, 10),
+                    reading.typed + ", " + reading.enteredBy + ", " + Moments.day(reading.enteredAt),
                     standard.fault(reading.value).isPresent()));
             trace.append(trace.isEmpty() ? "M" : "L").append(x).append(' ').append(y.at(reading.value));
         }

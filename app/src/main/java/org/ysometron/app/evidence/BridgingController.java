@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.chart.Scale;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.web.Moments;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.plan.Bridging;
 import org.ysometron.core.quantity.Dimension;
@@ -173,7 +174,7 @@ class BridgingController {
                 + ", 90 % " + Figures.significant(bridge.lowerEnd, 3) + " to "
                 + Figures.significant(bridge.upperEnd, 3) + ", margin " + Figures.significant(bridge.margin, 3)
                 + ": they " + bridge.finding.words() + ". Decided by " + bridge.decidedBy + " on "
-                + bridge.decidedAt.toString().substring(0, 10) + ": " + bridge.reason;
+                + Moments.day(bridge.decidedAt) + ": " + bridge.reason;
     }
 
     private static String named(String setup) {

@@ -21,6 +21,7 @@ import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.core.gate.Block;
 import tools.jackson.databind.json.JsonMapper;
@@ -105,6 +106,7 @@ public class Derivations {
             work(heads(products));
         } finally {
             turn.unlock();
+            PageMemory.forget();
         }
     }
 

@@ -84,8 +84,10 @@ public class Judgements {
             List<String> said = new ArrayList<>();
             others.forEach(other -> said.add(other.words()));
             if (withAll != null) {
-                said.add(judgement.excluded() + " results do not count; with their loads counted it would be "
-                        + withAll.verdict().words() + ".");
+                said.add((judgement.excluded() == 1
+                                ? "One result does not count; with its load"
+                                : judgement.excluded() + " results do not count; with their loads")
+                        + " counted it would be " + withAll.verdict().words() + ".");
             }
             if (asFirst != null && asFirst.verdict() != judgement.verdict()) {
                 said.add("Evidence was changed after its result was known; as first entered it would be "

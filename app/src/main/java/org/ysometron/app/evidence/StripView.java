@@ -35,9 +35,11 @@ record StripView(
     /**
      * How many more of a set should settle it.
      *
+     * @param waiting made already and to be tested first
+     * @param count to be added beside those; 0 when they suffice
      * @param request key of the form, so that sending it twice adds them once
      */
-    record More(long setId, int count, String request) {}
+    record More(long setId, int waiting, int count, String request) {}
 
     /** An edge and what stands at it. */
     record Edge(double at, String label) {}

@@ -84,8 +84,14 @@ class Strips {
             return null;
         }
         SpecimenRecord last = detail.records().get(detail.records().size() - 1);
+        int untested = (int) detail.records().stream()
+                .filter(record -> record.force().isEmpty())
+                .count();
         return new StripView.More(
-                last.specimen().setId(), more.getAsInt(), UUID.randomUUID().toString());
+                last.specimen().setId(),
+                untested,
+                Math.max(0, more.getAsInt() - untested),
+                UUID.randomUUID().toString());
     }
 
     private record Value(String label, double value, Result.Kind kind, String words) {}

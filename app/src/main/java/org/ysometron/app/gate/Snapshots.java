@@ -25,6 +25,7 @@ import org.ysometron.app.lot.Words;
 import org.ysometron.app.plan.Methods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.web.Moments;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Disposition;
@@ -134,8 +135,8 @@ class Snapshots {
                         .toList(),
                 contributors.stream().sorted().toList(),
                 late.of(List.of(lot.id())).stream()
-                        .map(entry -> entry.what() + ", by " + entry.by() + " on "
-                                + entry.at().toString().substring(0, 10) + ": " + entry.reason())
+                        .map(entry -> entry.what() + ", by " + entry.by() + " on " + Moments.day(entry.at()) + ": "
+                                + entry.reason())
                         .toList(),
                 whole.notices(),
                 lets.stream().map(Block::what).toList(),

@@ -18,10 +18,16 @@ final class Ways {
             case SIZE_GATE, MATERIAL_STATE -> own + "/intake";
             case TEST_MISSING -> own + "#specimens";
             case PLAN_LINE -> own + "/plan";
-            case CLAIM_OPEN, CLAIM_CONTRADICTED, NOT_COMPARABLE -> own + "/evidence";
+            case CLAIM_OPEN, NOT_COMPARABLE -> own + "/evidence";
             case SIGNAL_UNANSWERED -> "/products/" + product + "/drift";
-            case OTHER_BLEND, CALIBRATION, LATE_ENTRY, TAKEN_OUT, ENDINGS, OTHER_SETUP, SAME_PERSON ->
-                own + "/decision";
+            case OTHER_BLEND,
+                    CALIBRATION,
+                    LATE_ENTRY,
+                    TAKEN_OUT,
+                    ENDINGS,
+                    OTHER_SETUP,
+                    CLAIM_CONTRADICTED,
+                    SAME_PERSON -> own + "/decision";
         };
     }
 }

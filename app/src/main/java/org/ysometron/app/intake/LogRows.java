@@ -1,8 +1,9 @@
 package org.ysometron.app.intake;
 
 import java.sql.Statement;
-import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -73,7 +74,7 @@ class LogRows {
                     insert.setDouble(3, nominal);
                     insert.setDouble(4, tolerance);
                     insert.setString(5, by);
-                    insert.setTimestamp(6, Timestamp.from(clock.instant()));
+                    insert.setObject(6, LocalDateTime.ofInstant(clock.instant(), ZoneOffset.UTC));
                     return insert;
                 },
                 key);

@@ -6,6 +6,8 @@ import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
@@ -302,6 +304,6 @@ public class Logs {
                 row.getDouble(12),
                 row.getDouble(13),
                 row.getString(14),
-                row.getTimestamp(15).toInstant());
+                row.getObject(15, LocalDateTime.class).toInstant(ZoneOffset.UTC));
     };
 }

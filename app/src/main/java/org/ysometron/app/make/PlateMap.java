@@ -15,6 +15,9 @@ public record PlateMap(double width, double height, List<Piece> pieces, String w
     private static final double MOST_HEIGHT = 430;
     private static final double LETTER = 5.6;
 
+    /** Height that a line of letters needs, with the hatching around it. */
+    private static final double ROOM = 14;
+
     /**
      * A specimen.
      *
@@ -53,7 +56,7 @@ public record PlateMap(double width, double height, List<Piece> pieces, String w
             String label = (reference ? "R-" : "") + placed.specimen().label();
             Double value = values.get(placed.specimen().id());
             String shown = value == null ? label : label + " " + Shades.words(value);
-            boolean inside = w > shown.length() * LETTER && h >= 7;
+            boolean inside = w > shown.length() * LETTER && h >= ROOM;
             pieces.add(new Piece(
                     round(placed.x() * scale),
                     round(height - placed.y() * scale - h),

@@ -148,8 +148,14 @@ class Prices {
         }
         double amount = plain(form.amount(), "amount", "The price", problems);
         double pack = pack(form.pack(), resin, problems);
+        if (form.tax() == null || form.tax().isBlank()) {
+            problems.add(
+                    "tax", "Say the rate of the tax, 0 where there is none: a price without it compares with nothing.");
+        }
         double tax = share(form.tax(), "tax", "The tax", problems);
-        double discount = share(form.discount(), "discount", "The discount", problems);
+        double discount = form.discount() == null || form.discount().isBlank()
+                ? 0
+                : share(form.discount(), "discount", "The discount", problems);
         LocalDate on = problems.date("pricedOn", form.pricedOn(), LocalDate.now(clock));
         String note = problems.text("note", form.note(), "The note", 200, false);
         if (!problems.none()) {
@@ -199,7 +205,7 @@ class Prices {
 
     private static double share(@Nullable String typed, String field, String name, Problems problems) {
         String text = typed == null ? "" : typed.replace("%", "").strip();
-        if (text.isEmpty() || text.equals("0")) {
+        if (text.matches("0+([.,]0+)?")) {
             return 0;
         }
         double percent = plain(text, field, name + " in percent", problems);

@@ -32,6 +32,7 @@ class Product {
     String lifeReason;
     String equivalents;
     boolean hygroscopic;
+    boolean filled;
     double openHours;
     double boxHumidity;
     double conditioningHours;

@@ -56,7 +56,7 @@ class ProductController {
     @GetMapping("/products/new")
     @PreAuthorize("hasAuthority('ADMINISTRATION')")
     String blank(Model model) {
-        return form(model, new ProductForm("", "", "", "", "", Family.FILAMENT, false, ""), new Problems());
+        return form(model, new ProductForm("", "", "", "", "", Family.FILAMENT, false, false, ""), new Problems());
     }
 
     @PostMapping("/products/new")
@@ -80,7 +80,8 @@ class ProductController {
                         colours,
                         caution,
                         form.family() == null ? Family.FILAMENT : form.family(),
-                        Boolean.TRUE.equals(form.hygroscopic()));
+                        Boolean.TRUE.equals(form.hygroscopic()),
+                        Boolean.TRUE.equals(form.filled()));
                 String from = form.from() == null ? "" : form.from().strip();
                 return "redirect:/products/"
                         + registration.register(product, from, by.getName()).code();
@@ -101,6 +102,7 @@ class ProductController {
             @Nullable String caution,
             @Nullable Family family,
             @Nullable Boolean hygroscopic,
+            @Nullable Boolean filled,
             @Nullable String from) {}
 
     @GetMapping("/products/{code}")

@@ -74,7 +74,7 @@ class ProductFile {
         List<Column> columns = new ArrayList<>();
         for (Publication.Kind kind : Publication.Kind.values()) {
             List<Completeness.Finding> found = said.containsKey(kind)
-                    ? Completeness.check(product.family(), said.get(kind), Policy.USUAL)
+                    ? Completeness.check(product.family(), product.filled(), said.get(kind), Policy.USUAL)
                     : List.of();
             found.forEach(finding ->
                     findings.computeIfAbsent(finding, key -> new ArrayList<>()).add(kind.words()));

@@ -34,6 +34,7 @@ public class Products {
      *
      * @param caution what the site wants said beside its tests; may be empty
      * @param hygroscopic whether it takes up water so that its state must be on record before it is tested
+     * @param filled whether there are fibres or hard fillers in it, which wear a nozzle
      * @param openHours hours in the open after which it must be dried again
      * @param boxHumidity largest relative humidity where it is kept, 0 to 1
      * @param conditioningHours hours a printed part takes to reach the standard atmosphere
@@ -50,6 +51,7 @@ public class Products {
             String lifeReason,
             String equivalents,
             boolean hygroscopic,
+            boolean filled,
             double openHours,
             double boxHumidity,
             double conditioningHours) {}
@@ -62,7 +64,21 @@ public class Products {
             String colours,
             String caution,
             Family family,
-            boolean hygroscopic) {}
+            boolean hygroscopic,
+            boolean filled) {
+
+        /** A product without fibres or hard fillers. */
+        public NewProduct(
+                String code,
+                String name,
+                String material,
+                String colours,
+                String caution,
+                Family family,
+                boolean hygroscopic) {
+            this(code, name, material, colours, caution, family, hygroscopic, false);
+        }
+    }
 
     /** All products by name. */
     public List<ProductView> all() {
@@ -105,6 +121,7 @@ public class Products {
         product.lifeReason = "";
         product.equivalents = "";
         product.hygroscopic = form.hygroscopic();
+        product.filled = form.filled();
         product.openHours = Drying.OPEN_HOURS;
         product.boxHumidity = Drying.BOX_HUMIDITY;
         product.conditioningHours = Conditioning.USUAL_HOURS;
@@ -139,6 +156,7 @@ public class Products {
                 product.lifeReason,
                 product.equivalents,
                 product.hygroscopic,
+                product.filled,
                 product.openHours,
                 product.boxHumidity,
                 product.conditioningHours);

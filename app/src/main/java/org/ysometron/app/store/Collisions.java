@@ -62,6 +62,8 @@ class Collisions {
             return answer[0];
         } catch (RetryException spent) {
             throw spent.getCause() == null ? spent : spent.getCause();
+        } finally {
+            PageMemory.forget();
         }
     }
 

@@ -9,8 +9,8 @@ import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
 
 /**
- * What one page asks more than once is read once, and is the same all over the page. It is forgotten with the page. A step that
- * writes always reads for itself, for what it goes by must be as new as its lock.
+ * What one page asks more than once is read once, and is the same all over the page. It is forgotten with the page, and whenever
+ * something was written. A step that writes always reads for itself, for what it goes by must be as new as its lock.
  */
 @Component
 public class PageMemory {
@@ -27,9 +27,7 @@ public class PageMemory {
      * @param read finds the answer, which nobody may change
      */
     public <T> T once(String what, Object key, Supplier<T> read) {
-        if (!(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request)
-                || !request.getRequest().getMethod().equals("GET")
-                || isWriting()) {
+        if (!(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request) || isWriting()) {
             return read.get();
         }
         Map<Asked, Object> memory = memory(request);
@@ -41,6 +39,13 @@ public class PageMemory {
             memory.put(asked, known);
         }
         return known;
+    }
+
+    /** Forgets everything: what was read may be old now. */
+    public static void forget() {
+        if (RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request) {
+            request.getRequest().removeAttribute(ATTRIBUTE);
+        }
     }
 
     private static boolean isWriting() {

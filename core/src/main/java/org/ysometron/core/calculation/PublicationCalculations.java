@@ -38,6 +38,12 @@ final class PublicationCalculations {
                     + "words, qualifier, method, basis, orientation, conditioning, rate";
     private static final String SOURCE = "common practice, no source";
 
+    /** Whether there are fibres or hard fillers in a product. */
+    private enum Filled {
+        YES,
+        NO
+    }
+
     private PublicationCalculations() {}
 
     static List<Calculation> all() {
@@ -51,6 +57,7 @@ final class PublicationCalculations {
                 List.of(
                         required("family", WORD, "", Case.list(Family.class)),
                         required("statements", RECORDS, "", KEYS),
+                        optional("filled", WORD, "", "yes or no: fibres or hard fillers; no unless given"),
                         optional("widestNozzleRange", NUMBER, "", "in K; 30 unless given")),
                 "findings",
                 SOURCE,
@@ -67,6 +74,7 @@ final class PublicationCalculations {
                     List<Object> rows = new ArrayList<>();
                     for (Completeness.Finding finding : Completeness.check(
                             given.word("family", Family.class, Family.FILAMENT),
+                            given.word("filled", Filled.class, Filled.NO) == Filled.YES,
                             statements(given.records("statements")),
                             policy)) {
                         Map<String, Object> row = new LinkedHashMap<>();

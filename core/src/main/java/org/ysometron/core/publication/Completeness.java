@@ -42,6 +42,8 @@ public final class Completeness {
      */
     public record Finding(Kind kind, String title, String what, String why, String proposal) {}
 
+    private static final String FOUND_ON =
+            "A value is that of a machine: without the one it was found on nobody can tell how far theirs is from it.";
     private static final Map<Topic, String> FILAMENT = new LinkedHashMap<>();
     private static final Map<Topic, String> RESIN = new LinkedHashMap<>();
     private static final Map<String, String> BIG_WORDS = new LinkedHashMap<>();
@@ -50,11 +52,13 @@ public final class Completeness {
         FILAMENT.put(Topic.NOZZLE_TEMPERATURE, "Layers do not bond below it and the polymer degrades above it.");
         FILAMENT.put(Topic.BED_TEMPERATURE, "Parts come off or warp without it.");
         FILAMENT.put(Topic.BED_SURFACE, "The same bed temperature holds on one surface and not on another.");
+        FILAMENT.put(Topic.SURFACES_TO_AVOID, "On the wrong one a part bonds for good, or not at all.");
         FILAMENT.put(Topic.FAN, "Upright strength depends on it more than on any other setting.");
         FILAMENT.put(Topic.DRYING_TEMPERATURE, "A wet spool prints weak parts, and too hot an oven fuses it.");
         FILAMENT.put(Topic.DRYING_TIME, "Without the hours a drying temperature is no instruction.");
         FILAMENT.put(Topic.DENSITY, "Length, weight and price of a part follow from it.");
         FILAMENT.put(Topic.DIAMETER, "The volume fed goes with the square of it.");
+        FILAMENT.put(Topic.FOUND_ON, FOUND_ON);
         RESIN.put(
                 Topic.LAYER_EXPOSURE,
                 "Half a second too much turns a flexible resin stiff; it holds for one light source.");
@@ -62,6 +66,7 @@ public final class Completeness {
         RESIN.put(Topic.WASH, "What is not washed off cures on the surface.");
         RESIN.put(Topic.CURE, "Strength and stiffness are made here.");
         RESIN.put(Topic.DENSITY, "Weight and price of a part follow from it.");
+        RESIN.put(Topic.FOUND_ON, FOUND_ON);
         BIG_WORDS.put("all directions", "Upright/flat ratio: at least …");
         BIG_WORDS.put("isotropic", "Upright/flat ratio: at least …");
         BIG_WORDS.put("stronger", "Tensile strength: better than (product) by at least … %");
@@ -76,10 +81,19 @@ public final class Completeness {
 
     private Completeness() {}
 
-    /** Everything wanting in what a product's publication says, the gravest first. */
-    public static List<Finding> check(Family family, List<Statement> statements, Policy policy) {
+    /**
+     * Everything wanting in what a product's publication says, the gravest first.
+     *
+     * @param filled whether there are fibres or hard fillers in it
+     */
+    public static List<Finding> check(Family family, boolean filled, List<Statement> statements, Policy policy) {
         List<Finding> findings = new ArrayList<>();
-        Map<Topic, String> needed = family == Family.FILAMENT ? FILAMENT : RESIN;
+        Map<Topic, String> needed = new LinkedHashMap<>(family == Family.FILAMENT ? FILAMENT : RESIN);
+        if (filled && family == Family.FILAMENT) {
+            needed.put(
+                    Topic.NOZZLE_HARDNESS,
+                    "Fibres grind a soft nozzle away and clog a narrow one: its hardness and least size belong there.");
+        }
         needed.forEach((topic, why) -> {
             if (statements.stream().noneMatch(statement -> statement.topic() == topic)) {
                 findings.add(new Finding(Kind.MISSING, topic.title(), "not stated", why, ""));

@@ -23,10 +23,11 @@ public enum Topic {
     BED_TEMPERATURE("Bed temperature", Dimension.TEMPERATURE, Family.FILAMENT, null),
     CHAMBER_TEMPERATURE("Chamber temperature", Dimension.TEMPERATURE, Family.FILAMENT, null),
     BED_SURFACE("Bed surface", null, Family.FILAMENT, null),
+    SURFACES_TO_AVOID("Bed surfaces to avoid", null, Family.FILAMENT, null),
     ADHESIVE("Adhesive", null, Family.FILAMENT, null),
     FAN("Fan setting", Dimension.RATIO, Family.FILAMENT, null),
     FLOW_LIMIT("Flow limit", Dimension.VOLUME_FLOW, Family.FILAMENT, null),
-    NOZZLE_HARDNESS("Nozzle", null, Family.FILAMENT, null),
+    NOZZLE_HARDNESS("Nozzle, hardness and size", null, Family.FILAMENT, null),
     DRYING_TEMPERATURE("Drying temperature", Dimension.TEMPERATURE, Family.FILAMENT, null),
     DRYING_TIME("Drying time", Dimension.TIME, Family.FILAMENT, null),
     STORAGE("Storage", null, null, null),
@@ -34,6 +35,7 @@ public enum Topic {
     RESIN_TEMPERATURE("Resin temperature", Dimension.TEMPERATURE, Family.RESIN, null),
     WASH("Wash", null, Family.RESIN, null),
     CURE("Cure", null, Family.RESIN, null),
+    FOUND_ON("Values found on", null, null, null),
     WORDING("Wording", null, null, null);
 
     private final String title;

@@ -133,7 +133,7 @@ class PublicationTest {
     @Test
     void whatAUserIsNotTold() {
         List<Completeness.Finding> findings = Completeness.check(
-                Family.FILAMENT, List.of(range(Topic.NOZZLE_TEMPERATURE, 215, 190, 240)), Policy.USUAL);
+                Family.FILAMENT, false, List.of(range(Topic.NOZZLE_TEMPERATURE, 215, 190, 240)), Policy.USUAL);
 
         assertThat(findings)
                 .filteredOn(f -> f.kind() == Kind.MISSING)
@@ -150,10 +150,58 @@ class PublicationTest {
                 .singleElement()
                 .satisfies(f -> assertThat(f.what()).contains("50 K", "30 K"));
         assertThat(Completeness.check(
-                        Family.FILAMENT, List.of(range(Topic.NOZZLE_TEMPERATURE, 215, 200, 230)), Policy.USUAL))
+                        Family.FILAMENT, false, List.of(range(Topic.NOZZLE_TEMPERATURE, 215, 200, 230)), Policy.USUAL))
                 .noneMatch(f -> f.kind() == Kind.TOO_WIDE);
-        assertThat(Completeness.check(Family.RESIN, List.of(single(Topic.LAYER_EXPOSURE, 2.4)), Policy.USUAL))
+        assertThat(Completeness.check(Family.RESIN, false, List.of(single(Topic.LAYER_EXPOSURE, 2.4)), Policy.USUAL))
                 .anyMatch(f -> f.what().contains("no light source"));
+    }
+
+    /** A filled product is asked for its nozzle; every filament for surfaces to avoid and for the printer behind its values. */
+    @Test
+    void whatAFilledProductOwesItsUser() {
+        List<Statement> bare = List.of(single(Topic.DENSITY, 1.4));
+        assertThat(missing(true, bare))
+                .contains("Nozzle, hardness and size", "Bed surfaces to avoid", "Values found on");
+        assertThat(missing(false, bare))
+                .contains("Bed surfaces to avoid", "Values found on")
+                .doesNotContain("Nozzle, hardness and size");
+        assertThat(missing(
+                        true,
+                        List.of(
+                                words(Topic.NOZZLE_HARDNESS, "hardened steel, 0.4 mm or wider"),
+                                words(Topic.SURFACES_TO_AVOID, "bare glass"),
+                                words(Topic.FOUND_ON, "printer 1"))))
+                .doesNotContain("Nozzle, hardness and size", "Bed surfaces to avoid", "Values found on");
+    }
+
+    private static List<String> missing(boolean filled, List<Statement> statements) {
+        return Completeness.check(Family.FILAMENT, filled, statements, Policy.USUAL).stream()
+                .filter(f -> f.kind() == Kind.MISSING)
+                .map(Completeness.Finding::title)
+                .toList();
+    }
+
+    /** A maker's three sets of settings, each for its purpose, are no conflict; two for one purpose are. */
+    @Test
+    void settingsForSeveralPurposesAreNoConflict() {
+        assertThat(against(of("for strength", 255), of("for looks", 240))).isEmpty();
+        assertThat(against(of("for speed", 255), of("For speed ", 240))).hasSize(1);
+    }
+
+    private static Statement of(String purpose, double degrees) {
+        Statement plain = single(Topic.NOZZLE_TEMPERATURE, degrees);
+        return new Statement(
+                0,
+                plain.topic(),
+                plain.form(),
+                plain.asTyped(),
+                plain.value(),
+                plain.low(),
+                plain.high(),
+                "",
+                purpose,
+                plain.terms(),
+                0);
     }
 
     /** A strength without orientation, basis or conditioning is untestable, and the wording that would do is proposed. */
@@ -166,7 +214,7 @@ class PublicationTest {
         assertThat(Completeness.proposal(bare)).contains("solid", "dry as printed", "mm/min", "at least as typed");
         assertThat(Completeness.untestableFor(atLeast(50, FULL))).isEmpty();
         assertThat(Completeness.check(
-                        Family.FILAMENT, List.of(words(Topic.WORDING, "Same in all directions")), Policy.USUAL))
+                        Family.FILAMENT, false, List.of(words(Topic.WORDING, "Same in all directions")), Policy.USUAL))
                 .anyMatch(f -> f.kind() == Kind.UNTESTABLE && f.proposal().contains("ratio"));
     }
 
@@ -200,7 +248,7 @@ class PublicationTest {
                 .contains(5);
         assertThat(better.requirement(policy).map(Requirement::words)).contains("at least 1.1");
         assertThat(upTo.requirement(policy)).isEmpty();
-        assertThat(Completeness.check(Family.FILAMENT, List.of(upTo), policy))
+        assertThat(Completeness.check(Family.FILAMENT, false, List.of(upTo), policy))
                 .anyMatch(f -> f.kind() == Kind.PROMISES_NOTHING);
     }
 }

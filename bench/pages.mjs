@@ -1,4 +1,5 @@
-// Asks each page one after another, 20 times to warm up and 200 times measured, and prints what a person would wait.
+// Asks each page one after another, 20 times to warm up and 200 times measured, and prints what a person would wait. The first
+// of them is a static file of the same server: what the machine and the way to it cost.
 const [, , base, size] = process.argv;
 const newest = `SK-${String(100 + Number(size)).padStart(4, "0")}`;
 
@@ -19,11 +20,13 @@ const cookie = await signIn();
 const series = await fetch(`${base}/products/skerry-bf10/drift`, { headers: { cookie } }).then((r) => r.text());
 const upright = series.match(/<option[^>]*value="(\d+)"[^>]*>Tensile strength, ZX upright/)[1];
 const pages = {
+  static: "/ysometron.css",
   gate: "/",
   evidence: `/lots/${newest}/evidence`,
   drift: `/products/skerry-bf10/drift?series=${upright}`,
   calendar: "/calendar",
   plan: `/lots/${newest}/plan`,
+  product_plan: "/products/skerry-bf10/plan",
 };
 for (const [name, path] of Object.entries(pages)) {
   const times = [];

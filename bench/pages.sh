@@ -1,10 +1,10 @@
-# Times the gate, evidence, drift, calendar and plan pages at 30 and at 5,000 lots; sourced by ./ysometron bench pages.
+# Times the gate, evidence, drift, calendar and plan pages at 30, 500 and 5,000 lots; sourced by ./ysometron bench pages.
 # Each size has a site of its own in the home folder, kept between runs, so that only the first run loads the lots.
 command -v node >/dev/null || die "node is missing"
 mkdir -p "$HOME_DIR"
 figures=$HOME_DIR/bench-pages
 : >"$figures"
-for size in ${1:-30 5000}; do
+for size in ${1:-30 500 5000}; do
   site=bench-$size
   dir=$HOME_DIR/$site
   mkdir -p "$dir"

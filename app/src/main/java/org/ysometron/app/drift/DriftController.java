@@ -23,6 +23,7 @@ import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.store.OnePage;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
@@ -31,6 +32,7 @@ import org.ysometron.core.claim.Property;
 @Controller
 class DriftController {
 
+    private final OnePage page;
     private final Products products;
     private final Lots lots;
     private final SeriesPoints series;
@@ -42,6 +44,7 @@ class DriftController {
     private final Derivations derivations;
 
     DriftController(
+            OnePage page,
             Products products,
             Lots lots,
             SeriesPoints series,
@@ -50,6 +53,7 @@ class DriftController {
             DriftCharts charts,
             ReferenceTests references,
             Derivations derivations) {
+        this.page = page;
         this.derivations = derivations;
         this.references = references;
         this.products = products;
@@ -147,6 +151,10 @@ class DriftController {
     }
 
     private String show(long id, @Nullable Integer to, BaselineForm form, Problems problems, Model model) {
+        return page.read(() -> read(id, to, form, problems, model));
+    }
+
+    private String read(long id, @Nullable Integer to, BaselineForm form, Problems problems, Model model) {
         SeriesView found = series.series(id);
         model.addAttribute("sharing", series.sharing(id));
         model.addAttribute("versions", baselines.all(id));

@@ -21,6 +21,7 @@ import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.store.OnePage;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.core.gate.Block;
@@ -98,7 +99,8 @@ public class Derivations {
 
     /** Makes anew what is older than its evidence, of the undecided lots of these products. */
     public void refresh(Collection<Long> products) {
-        if (products.isEmpty() || !isOld(heads(products))) {
+        // A page under way had everything made anew before it began; it holds a connection and waits for nobody.
+        if (OnePage.isRead() || products.isEmpty() || !isOld(heads(products))) {
             return;
         }
         turn.lock();

@@ -16,6 +16,7 @@ import org.ysometron.app.make.Chambers;
 import org.ysometron.app.plan.Methods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.store.OnePage;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.method.TestMethod;
@@ -23,6 +24,8 @@ import org.ysometron.core.method.TestMethod;
 @Controller
 class EvidenceController {
 
+    private final Derivations derivations;
+    private final OnePage page;
     private final Lots lots;
     private final Products products;
     private final Publications publications;
@@ -36,6 +39,8 @@ class EvidenceController {
     private final PlaceMaps places;
 
     EvidenceController(
+            Derivations derivations,
+            OnePage page,
             Lots lots,
             Products products,
             Publications publications,
@@ -47,6 +52,8 @@ class EvidenceController {
             Chambers chambers,
             Methods methods,
             PlaceMaps places) {
+        this.derivations = derivations;
+        this.page = page;
         this.places = places;
         this.references = references;
         this.chambers = chambers;
@@ -63,6 +70,11 @@ class EvidenceController {
     @GetMapping("/lots/{code}/evidence")
     String sheet(@PathVariable String code, Model model) {
         LotView lot = lots.named(code);
+        derivations.refresh(Set.of(lot.productId()));
+        return page.read(() -> sheet(lot, model));
+    }
+
+    private String sheet(LotView lot, Model model) {
         model.addAttribute("lot", lot);
         model.addAttribute("product", products.product(lot.productId()));
         model.addAttribute("datasheet", publications.publication(lot.datasheetId()));

@@ -16,11 +16,13 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.plan.Due;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.store.OnePage;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.core.gate.Block;
 
@@ -33,6 +35,8 @@ class GateController {
     private static final Set<LotState> UNDECIDED = LotState.due();
     private static final Set<LotState> DECIDED = LotState.decided();
 
+    private final Derivations derivations;
+    private final OnePage page;
     private final Lots lots;
     private final Products products;
     private final Decisions decisions;
@@ -41,7 +45,17 @@ class GateController {
 
     private final FirstSteps firstSteps;
 
-    GateController(Lots lots, Products products, Decisions decisions, Due due, FirstSteps firstSteps, Clock clock) {
+    GateController(
+            Derivations derivations,
+            OnePage page,
+            Lots lots,
+            Products products,
+            Decisions decisions,
+            Due due,
+            FirstSteps firstSteps,
+            Clock clock) {
+        this.derivations = derivations;
+        this.page = page;
         this.firstSteps = firstSteps;
         this.due = due;
         this.lots = lots;
@@ -74,6 +88,11 @@ class GateController {
             return "redirect:" + found(find.strip());
         }
         Lots.LotPage found = lots.page(UNDECIDED, page, PAGE, true);
+        derivations.refresh(found.lots().stream().map(LotView::productId).collect(Collectors.toSet()));
+        return this.page.read(() -> gate(found, who, model));
+    }
+
+    private String gate(Lots.LotPage found, Authentication who, Model model) {
         Map<Long, List<Block>> blocks = decisions.blocks(found.lots());
         Set<String> rights = who.getAuthorities().stream()
                 .map(GrantedAuthority::getAuthority)

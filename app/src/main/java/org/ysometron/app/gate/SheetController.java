@@ -23,6 +23,7 @@ import org.ysometron.app.account.Accounts;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.drift.Signals;
+import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.intake.MaterialResults;
 import org.ysometron.app.lot.LotView;
@@ -34,6 +35,7 @@ import org.ysometron.app.lot.Words;
 import org.ysometron.app.plan.Plans;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.store.OnePage;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.gate.Block;
@@ -47,6 +49,8 @@ import org.ysometron.core.working.Figures;
 @Controller
 class SheetController {
 
+    private final Derivations derivations;
+    private final OnePage page;
     private final Lots lots;
     private final Products products;
     private final Publications publications;
@@ -61,6 +65,8 @@ class SheetController {
     private final Accounts accounts;
 
     SheetController(
+            Derivations derivations,
+            OnePage page,
             Lots lots,
             Products products,
             Publications publications,
@@ -73,6 +79,8 @@ class SheetController {
             Signals signals,
             Decisions decisions,
             Accounts accounts) {
+        this.derivations = derivations;
+        this.page = page;
         this.accounts = accounts;
         this.lots = lots;
         this.products = products;
@@ -93,6 +101,11 @@ class SheetController {
     @GetMapping("/lots/{code}")
     String sheet(@PathVariable String code, Model model) {
         LotView lot = lots.named(code);
+        derivations.refresh(Set.of(lot.productId()));
+        return page.read(() -> sheet(lot, model));
+    }
+
+    private String sheet(LotView lot, Model model) {
         frame(lot, model);
         model.addAttribute("sets", sets(bench.records(lot.id())));
         model.addAttribute("claims", judgements.of(List.of(lot)).getOrDefault(lot.id(), List.of()));
@@ -259,6 +272,11 @@ class SheetController {
     record Standing(Block block, String way) {}
 
     private String form(LotView lot, Authentication who, Form form, @Nullable Refusal refusal, Model model) {
+        derivations.refresh(Set.of(lot.productId()));
+        return page.read(() -> read(lot, who, form, refusal, model));
+    }
+
+    private String read(LotView lot, Authentication who, Form form, @Nullable Refusal refusal, Model model) {
         frame(lot, model);
         List<Block> blocks = decisions.blocks(lot);
         Set<String> contributors = decisions.enterers(lot.id());

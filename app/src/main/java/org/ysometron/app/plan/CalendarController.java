@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.store.OnePage;
 
 /** What is due, and every lot's steps on the stations; as a page and for calendar programs. */
 @Controller
@@ -17,16 +18,22 @@ class CalendarController {
 
     private static final MediaType CALENDAR = MediaType.parseMediaType("text/calendar;charset=UTF-8");
 
+    private final OnePage page;
     private final Calendar calendar;
     private final Lots lots;
 
-    CalendarController(Calendar calendar, Lots lots) {
+    CalendarController(OnePage page, Calendar calendar, Lots lots) {
+        this.page = page;
         this.calendar = calendar;
         this.lots = lots;
     }
 
     @GetMapping("/calendar")
     String page(@RequestParam(defaultValue = "7") int days, Model model) {
+        return page.read(() -> read(days, model));
+    }
+
+    private String read(int days, Model model) {
         Optional<Calendar.Board> board = calendar.all();
         model.addAttribute("due", board.map(Due::of).orElse(List.of()));
         model.addAttribute(

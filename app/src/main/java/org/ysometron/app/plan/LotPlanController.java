@@ -22,6 +22,7 @@ import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.store.OnePage;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.plan.Budget;
@@ -31,6 +32,7 @@ import org.ysometron.core.working.Figures;
 @Controller
 class LotPlanController {
 
+    private final OnePage page;
     private final Lots lots;
     private final Products products;
     private final Publications publications;
@@ -43,6 +45,7 @@ class LotPlanController {
     private final Progress progress;
 
     LotPlanController(
+            OnePage page,
             Lots lots,
             Products products,
             Publications publications,
@@ -53,6 +56,7 @@ class LotPlanController {
             Calendar calendar,
             References references,
             Progress progress) {
+        this.page = page;
         this.references = references;
         this.lots = lots;
         this.products = products;
@@ -162,6 +166,18 @@ class LotPlanController {
     }
 
     private String show(
+            LotView lot,
+            @Nullable List<LineForm.Row> rows,
+            Problems problems,
+            Map<String, String> typed,
+            int later,
+            int again,
+            int days,
+            Model model) {
+        return page.read(() -> read(lot, rows, problems, typed, later, again, days, model));
+    }
+
+    private String read(
             LotView lot,
             @Nullable List<LineForm.Row> rows,
             Problems problems,

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.store.OnePage;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
@@ -29,12 +30,14 @@ class PlanController {
     private static final int MOST = 20;
     private static final int BLANK_ROWS = 2;
 
+    private final OnePage page;
     private final Products products;
     private final Plans plans;
     private final PlanPages pages;
     private final ProductPlanPages planPages;
 
-    PlanController(Products products, Plans plans, PlanPages pages, ProductPlanPages planPages) {
+    PlanController(OnePage page, Products products, Plans plans, PlanPages pages, ProductPlanPages planPages) {
+        this.page = page;
         this.products = products;
         this.plans = plans;
         this.pages = pages;
@@ -93,6 +96,11 @@ class PlanController {
     }
 
     private String show(
+            Products.ProductView product, List<LineForm.Row> rows, String reason, Problems problems, Model model) {
+        return page.read(() -> read(product, rows, reason, problems, model));
+    }
+
+    private String read(
             Products.ProductView product, List<LineForm.Row> rows, String reason, Problems problems, Model model) {
         Optional<Plans.ProductPlan> newest = plans.newest(product.id());
         model.addAttribute("plan", newest.orElse(null));

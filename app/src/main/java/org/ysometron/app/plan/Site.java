@@ -45,9 +45,11 @@ public class Site {
 
     /** Every setting in working units: seconds, mm, N, shares, plain numbers. */
     public Values values() {
-        Map<Setting, Double> values = new EnumMap<>(Setting.class);
-        typed().forEach((setting, typed) -> values.put(setting, read(setting, typed)));
-        return new Values(values);
+        return memory.once("values", "", () -> {
+            Map<Setting, Double> values = new EnumMap<>(Setting.class);
+            typed().forEach((setting, typed) -> values.put(setting, read(setting, typed)));
+            return new Values(values);
+        });
     }
 
     /** Settings in working units. */

@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -59,6 +60,34 @@ class ImportTest extends DemoSite {
                         .kind()
                         .name())
                 .isEqualTo("EXCLUDED");
+    }
+
+    /** What the preview does not name, taking in does not refuse: a lot decided meanwhile, a reading entered meanwhile. */
+    @Test
+    void thePreviewNamesWhatTakingInWouldRefuse() {
+        LotView lot = testLots.lot();
+        Imports.Preview before = stage(lot, "specimen,width_1 [mm]\nXY1,4.00\n");
+        assertThat(before.isReady()).isTrue();
+        bench.enterAll(lot, List.of(testLots.width("XY1", 1, "4.01")), "bench", null);
+        assertThat(imports.preview(lot, before.id()).bad()).singleElement().satisfies(bad -> assertThat(bad.reason())
+                .contains("has this reading already"));
+        Imports.Preview other = stage(lot, "specimen,width_1 [mm]\nXY2,4.00\n");
+        gateOfTests.decide(lot, org.ysometron.core.gate.Disposition.REJECT, "Goes to regrind, by the line.", "release");
+        assertThat(imports.preview(lots.named(lot.code()), other.id()).bad())
+                .singleElement()
+                .satisfies(bad -> assertThat(bad.reason()).contains("takes no more entries"));
+    }
+
+    /** A head that is a hundred thousand blanks is refused at once; a matcher that tries each split took minutes. */
+    @Test
+    void aHeadOfBlanksIsRefusedAtOnce() {
+        LotView lot = testLots.lot();
+        String head = "specimen,force [" + " ".repeat(100_000) + "\nXY1,880\n";
+        org.junit.jupiter.api.Assertions.assertTimeoutPreemptively(
+                java.time.Duration.ofSeconds(20),
+                () -> assertThatThrownBy(() -> stage(lot, head)).hasMessageContaining("is no head"));
+        assertThatThrownBy(() -> stage(lot, "specimen,width_1 [mm]\n" + "XY1,4.00\n".repeat(1001)))
+                .hasMessageContaining("more than 1000 rows");
     }
 
     /** M1: an import without units is refused. */

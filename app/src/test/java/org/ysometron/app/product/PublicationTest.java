@@ -296,6 +296,15 @@ class PublicationTest extends DemoSite {
                 .andExpect(content().string(containsString("is a force, not a stress")));
     }
 
+    /** M47: a price whose tax nobody said compares with nothing. */
+    @Test
+    void aPriceSaysItsTax() throws Exception {
+        Products.ProductView product = products.named("skerry-bf10");
+        http.perform(price(product, "23.80", "0.75 kg", " "))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("Say the rate of the tax")));
+    }
+
     /** M47: prices of other dates and packs are shown as not alike; tax and discount are taken out. */
     @Test
     void pricesAreKeptWithWhatTheyTakeToBeCompared() throws Exception {

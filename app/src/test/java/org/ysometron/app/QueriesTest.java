@@ -41,6 +41,12 @@ class QueriesTest extends DemoSite {
             "/specimen-sheet",
             "/calendar.ics");
 
+    /**
+     * A lot beside which the reference lot is due asks a question or two more, and which one that is depends on the lots before.
+     * A question a specimen would be a hundred, one a lot nine.
+     */
+    private static final int SLACK = 3;
+
     @Autowired
     private JdbcTemplate database;
 
@@ -79,7 +85,7 @@ class QueriesTest extends DemoSite {
         for (String page : LOT_PAGES) {
             long ofFew = questions("/lots/" + few.code() + page);
             long ofMany = questions("/lots/" + many.code() + page);
-            if (ofMany > ofFew) {
+            if (ofMany > ofFew + SLACK) {
                 grown.put(page, List.of(ofFew, ofMany));
             }
         }
@@ -121,7 +127,7 @@ class QueriesTest extends DemoSite {
         Map<String, List<Long>> grown = new LinkedHashMap<>();
         for (int i = 0; i < pages.size(); i++) {
             long now = questions(pages.get(i));
-            if (now > before.get(i)) {
+            if (now > before.get(i) + SLACK) {
                 grown.put(pages.get(i), List.of(before.get(i), now));
             }
         }

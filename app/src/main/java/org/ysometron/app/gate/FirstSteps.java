@@ -13,6 +13,7 @@ import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Samples;
 import org.ysometron.app.plan.Plans;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
@@ -30,6 +31,7 @@ class FirstSteps {
     private final Calibrations calibrations;
     private final Plans plans;
     private final Lots lots;
+    private final Samples samples;
     private final Bench bench;
 
     FirstSteps(
@@ -40,7 +42,9 @@ class FirstSteps {
             Calibrations calibrations,
             Plans plans,
             Lots lots,
+            Samples samples,
             Bench bench) {
+        this.samples = samples;
         this.accounts = accounts;
         this.products = products;
         this.publications = publications;
@@ -115,6 +119,12 @@ class FirstSteps {
         String at = lot.map(found -> "/lots/" + found.code()).orElse("/");
         List<SpecimenRecord> records =
                 lot.map(found -> bench.records(found.id())).orElse(List.of());
+        steps.add(new Step(
+                "A sample of it",
+                "from where of the lot, and by whom",
+                lot.isPresent() ? at + "/intake#samples" : "/",
+                lot.isPresent() && !samples.drawn(List.of(lot.get().id())).isEmpty(),
+                false));
         steps.add(new Step(
                 "Its specimens", "printed from a sample of the lot", at + "#specimens", !records.isEmpty(), false));
         steps.add(new Step(

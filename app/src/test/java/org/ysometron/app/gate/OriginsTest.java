@@ -78,6 +78,15 @@ class OriginsTest extends DemoSite {
         word(other, Block.Kind.OTHER_BLEND, "F9 has the same polymer; the first three lots are tested in full.")
                 .andExpect(status().is3xxRedirection());
         assertThat(of(other, Block.Kind.OTHER_BLEND)).isEmpty();
+        // Held, so that the lots of other tests are not compared with it; the record says what it was made by and the
+        // word.
+        decisions.decide(other, Disposition.HOLD, "Waits for the customer's own test.", "release");
+        http.perform(get("/lots/" + other.code() + "/certificate").with(BENCH))
+                .andExpect(content()
+                        .string(Matchers.allOf(
+                                Matchers.containsString("formulation F9, masterbatch SL-9 at 2.5 %"),
+                                Matchers.containsString("F9 has the same polymer"),
+                                Matchers.containsString("Sample S1"))));
     }
 
     @Test

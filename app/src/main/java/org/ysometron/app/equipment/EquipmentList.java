@@ -28,17 +28,9 @@ class EquipmentList {
             "due_on",
             "certificate");
 
-    private static final Set<String> OPTIONAL = Set.of(
-            "capacity",
-            "uncertainty",
-            "resolution",
-            "places",
-            "rates",
-            "rig",
-            "note",
-            "calibrated_on",
-            "due_on",
-            "certificate");
+    /** All but kind and name. */
+    private static final Set<String> OPTIONAL = Set.copyOf(COLUMNS.subList(2, COLUMNS.size()));
+
     private static final int MOST_ROWS = 500;
 
     private final Instruments instruments;

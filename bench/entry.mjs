@@ -1,5 +1,5 @@
 // Twenty stations, each with a session and a lot of its own. Usage: node entry.mjs ADDRESS SECONDS
-// Prints 'name value unit' lines. Bounded: SECONDS at one reading a second, then a third of that without a pause, per size.
+// Prints 'name value unit' lines, those of the warming up first. Bounded: SECONDS at one reading a second, then a third of that without a pause, per size.
 const [address, seconds] = [process.argv[2], Number(process.argv[3] ?? 60)];
 const STATIONS = 20;
 
@@ -79,18 +79,21 @@ class Station {
 const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))];
 const say = (name, value, unit) => console.log(`${name} ${Math.round(value * 10) / 10} ${unit}`);
 
+// A server that has just started works at a fraction of its speed until what is asked often is compiled.
+const WARMING = 20;
 const stations = Array.from({ length: STATIONS }, (_, i) => new Station(i));
 for (const station of stations) {
   await station.enter();
 }
-for (const size of (process.argv[4] ?? "15,120").split(",").map(Number)) {
-  for (const pause of [true, false]) {
+const sizes = (process.argv[4] ?? "15,120").split(",").map(Number);
+for (const size of [0, ...sizes]) {
+  for (const pause of size === 0 ? [false] : [true, false]) {
     for (const station of stations) {
-      await station.lot(size);
+      await station.lot(size || sizes[0]);
     }
     const times = [];
     const errors = [];
-    const length = (pause ? seconds : seconds / 3) * 1000;
+    const length = (size === 0 ? WARMING : pause ? seconds : seconds / 3) * 1000;
     const begun = performance.now();
     await Promise.all(
       stations.map(async (station) => {
@@ -110,7 +113,7 @@ for (const size of (process.argv[4] ?? "15,120").split(",").map(Number)) {
     );
     const took = (performance.now() - begun) / 1000;
     times.sort((a, b) => a - b);
-    const name = `entry_${size}_${pause ? "paced" : "flat_out"}`;
+    const name = size === 0 ? "entry_warming" : `entry_${size}_${pause ? "paced" : "flat_out"}`;
     say(`${name}_readings`, times.length, "readings");
     say(`${name}_median`, at(times, 0.5), "ms");
     say(`${name}_p95`, at(times, 0.95), "ms");

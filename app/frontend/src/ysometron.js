@@ -142,6 +142,13 @@ for (const broken of ["htmx:sendError", "htmx:timeout", "htmx:responseError"]) {
   document.addEventListener(broken, () => typeAhead(false));
 }
 
+// Keys that no field has yet are nowhere but here: whoever leaves is asked first.
+window.addEventListener("beforeunload", (event) => {
+  if (ahead?.length > 0) {
+    event.preventDefault();
+  }
+});
+
 // What was typed before htmx listens to a field (between a swap and its settling, or while the page loads) would go
 // unseen: say it again.
 function sayAgain() {

@@ -1,8 +1,10 @@
 package org.ysometron.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.util.ArrayList;
@@ -90,6 +92,52 @@ class QueriesTest extends DemoSite {
             }
         }
         assertThat(grown).as("pages with questions for 10 and 110 specimens").isEmpty();
+    }
+
+    @Test
+    void aReadingReadsNoMoreInALargeLot() throws Exception {
+        LotView few = testLots.lot();
+        LotView many = testLots.lot();
+        for (int i = 0; i < 5; i++) {
+            testLots.set(many, Orientation.XZ, 20);
+        }
+        testLots.test(many, Orientation.XZ, "bench", forces(100));
+
+        long ofFew = rowsOfAReading(few);
+        long ofMany = rowsOfAReading(many);
+
+        assertThat(ofMany).as("rows sent for a reading").isLessThanOrEqualTo(ofFew + 5);
+    }
+
+    /** Rows that the database sends for a width that is stored; the least of a few, for the demo may be busy beside it. */
+    private long rowsOfAReading(LotView lot) throws Exception {
+        long least = Long.MAX_VALUE;
+        for (int bar = 1; bar <= 4; bar++) {
+            long before = sent();
+            String answer = http.perform(post("/lots/" + lot.code() + "/bench")
+                            .with(ALL)
+                            .with(csrf())
+                            .header("HX-Request", "true")
+                            .param("specimen", "XY" + bar)
+                            .param("field", "W1")
+                            .param("typed", "4.02")
+                            .param("gauge", "2"))
+                    .andExpect(status().isOk())
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsString();
+            least = Math.min(least, sent() - before);
+            // The specimen stays in hand, with what was said of it.
+            assertThat(answer).contains("id=\"said-XY" + bar + "\" hx-preserve", "id=\"in-W2\"", ">4.02<");
+        }
+        return least;
+    }
+
+    private long sent() {
+        Long rows = database.queryForObject(
+                "select variable_value from information_schema.global_status where variable_name = 'ROWS_SENT'",
+                Long.class);
+        return rows == null ? -1 : rows;
     }
 
     private static double[] forces(int count) {

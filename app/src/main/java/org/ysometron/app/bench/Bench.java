@@ -245,6 +245,18 @@ public class Bench {
         return records(List.of(lotId)).getOrDefault(lotId, List.of());
     }
 
+    /** One specimen of the lot with its readings. */
+    @Transactional(readOnly = true)
+    public SpecimenRecord record(LotView lot, String label) {
+        SpecimenView specimen = lots.specimen(lot, label);
+        Instruments.Register register = instruments.register();
+        return new SpecimenRecord(
+                specimen,
+                readings.of(specimen.id()).stream()
+                        .map(reading -> view(reading, register))
+                        .toList());
+    }
+
     /** Whether the bench takes the readings of this specimen's method. */
     static boolean isReduced(SpecimenView specimen) {
         return TestMethod.titled(specimen.conditions().method())

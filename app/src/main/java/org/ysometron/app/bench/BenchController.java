@@ -155,6 +155,13 @@ class BenchController {
             return "redirect:/lots/" + code + "/bench?step=" + form.step() + "&gauge=" + gauge
                     + (stay == null ? "" : "&specimen=" + stay);
         }
+        if (stay != null) {
+            BenchView view = pages.further(lot, stay, gauge);
+            model.addAttribute("lot", lot);
+            model.addAttribute("bench", view);
+            model.addAttribute("changed", view.rows());
+            return "bench/stroke";
+        }
         return show(lot, form.step(), stay, gauge, null, String.valueOf(form.specimen()), by, model);
     }
 
@@ -242,14 +249,17 @@ class BenchController {
             Authentication who,
             Model model) {
         boolean fragment = Boolean.TRUE.equals(model.getAttribute("fragment"));
-        boolean confirmed = confirmations.isConfirmed(who.getName(), TestMethod.TENSION);
-        model.addAttribute("confirmed", confirmed);
-        model.addAttribute("points", confirmed || BenchPages.MEASURE.equals(step) ? List.of() : points(lot));
-        model.addAttribute("due", fragment ? List.of() : due.of(lot));
-        model.addAttribute("lot", lot);
-        model.addAttribute("caution", products.product(lot.productId()).caution());
         String changed = fragment && refused != null ? refused.specimen() : stored;
         BenchView view = pages.page(lot, step, specimen, gauge, refused, changed);
+        // What has to be confirmed and heeded before breaking is nothing to the calipers.
+        boolean breaking = view.step().equals(BenchPages.BREAK);
+        boolean confirmed = breaking && confirmations.isConfirmed(who.getName(), TestMethod.TENSION);
+        model.addAttribute("confirmed", confirmed);
+        model.addAttribute("points", breaking && !confirmed ? points(lot) : List.of());
+        model.addAttribute(
+                "caution", breaking ? products.product(lot.productId()).caution() : "");
+        model.addAttribute("due", fragment ? List.of() : due.of(lot));
+        model.addAttribute("lot", lot);
         model.addAttribute("bench", view);
         if (fragment && changed != null) {
             model.addAttribute("changed", view.rows());

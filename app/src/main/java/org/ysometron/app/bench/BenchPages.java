@@ -132,6 +132,26 @@ class BenchPages {
                 now, gauge == null ? 0 : gauge.id(), gauges, hand, rows, measured, broken, records.size(), unknown);
     }
 
+    /**
+     * What changes while a specimen stays in the calipers: its fields and its row. What the page says of it and of the lot
+     * stands, so that a reading costs the same in a lot of any size.
+     */
+    @Transactional(readOnly = true)
+    BenchView further(LotView lot, String label, long gaugeId) {
+        SpecimenRecord record = bench.record(lot, label);
+        BenchView.Hand hand = new BenchView.Hand(
+                record.specimen().label(),
+                record.specimen().conditions().orientation().name(),
+                record.specimen().conditions().words(),
+                fields(record, MEASURE, null),
+                measured(record),
+                "",
+                "",
+                List.of(),
+                true);
+        return new BenchView(MEASURE, gaugeId, List.of(), hand, List.of(row(record, true)), 0, 0, 0, "");
+    }
+
     @Transactional(readOnly = true)
     BenchView.Preview preview(LotView lot, String label, String keyText, String typed, long gaugeId) {
         Key key = Key.of(keyText);
@@ -345,25 +365,12 @@ class BenchPages {
             InstrumentView gauge,
             List<InstrumentView> gauges,
             @Nullable Refused refused) {
-        List<BenchView.Field> fields = new ArrayList<>();
-        boolean focused = false;
-        for (Quantity quantity : Quantity.values()) {
-            if ((quantity == Quantity.FORCE) != step.equals(BREAK)) {
-                continue;
-            }
-            for (int place = 1; place <= quantity.places(); place++) {
-                BenchView.Field field = field(record, new Key(quantity, place), refused, !focused);
-                focused |= field.focus();
-                fields.add(field);
-            }
-        }
-        Optional<Section> section = record.section();
-        String measured = section.map(s -> Figures.decimals(s.width(), 3) + " × " + Figures.decimals(s.thickness(), 3)
-                        + " mm, " + Figures.significant(s.area(), 4) + " mm²")
-                .orElse("not measured yet");
-        OptionalDouble strength = check.expectedStrength(lot, record.specimen());
-        double area =
-                section.map(Section::area).orElse(record.specimen().design().nominalArea());
+        // Strength is what matters in the grips: in the calipers nobody asks for it.
+        OptionalDouble strength =
+                step.equals(BREAK) ? check.expectedStrength(lot, record.specimen()) : OptionalDouble.empty();
+        double area = record.section()
+                .map(Section::area)
+                .orElse(record.specimen().design().nominalArea());
         String headroom = strength.isEmpty()
                 ? ""
                 : Headroom.warning(
@@ -382,11 +389,35 @@ class BenchPages {
                 record.specimen().label(),
                 record.specimen().conditions().orientation().name(),
                 record.specimen().conditions().words(),
-                fields,
-                measured,
+                fields(record, step, refused),
+                measured(record),
                 headroom,
                 expected,
-                before.warnings(lot, record.specimen(), step.equals(BREAK) ? gauge : instruments.calipers()));
+                before.warnings(lot, record.specimen(), step.equals(BREAK) ? gauge : instruments.calipers()),
+                false);
+    }
+
+    private static List<BenchView.Field> fields(SpecimenRecord record, String step, @Nullable Refused refused) {
+        List<BenchView.Field> fields = new ArrayList<>();
+        boolean focused = false;
+        for (Quantity quantity : Quantity.values()) {
+            if ((quantity == Quantity.FORCE) != step.equals(BREAK)) {
+                continue;
+            }
+            for (int place = 1; place <= quantity.places(); place++) {
+                BenchView.Field field = field(record, new Key(quantity, place), refused, !focused);
+                focused |= field.focus();
+                fields.add(field);
+            }
+        }
+        return fields;
+    }
+
+    private static String measured(SpecimenRecord record) {
+        return record.section()
+                .map(s -> Figures.decimals(s.width(), 3) + " × " + Figures.decimals(s.thickness(), 3) + " mm, "
+                        + Figures.significant(s.area(), 4) + " mm²")
+                .orElse("not measured yet");
     }
 
     private static BenchView.Field field(SpecimenRecord record, Key key, @Nullable Refused refused, boolean mayFocus) {

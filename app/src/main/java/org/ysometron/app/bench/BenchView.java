@@ -8,6 +8,7 @@ import org.ysometron.app.equipment.Instruments.InstrumentView;
  * The bench page, shaped for its template.
  *
  * @param rows all specimens, or those that a reading just stored has changed
+ * @param measured how many are measured; like those broken and all of them 0 where the page keeps what it shows of them
  * @param unknown what is wrong with the label that was scanned, and then nothing is in hand; empty otherwise
  */
 record BenchView(
@@ -21,12 +22,18 @@ record BenchView(
         int total,
         String unknown) {
 
+    /** Whether there is anything to take in hand. */
+    public boolean hasSpecimens() {
+        return total > 0 || hand != null;
+    }
+
     /**
      * The specimen in hand.
      *
      * @param fields what is still to be typed, and what is there already
      * @param headroom warning about the gauge; empty when it is large enough
      * @param warnings what makes its result provisional, or stops it from being broken
+     * @param stays whether it was in hand before, so that what the page says of it stands
      */
     record Hand(
             String label,
@@ -36,7 +43,8 @@ record BenchView(
             String section,
             String headroom,
             String expected,
-            List<String> warnings) {}
+            List<String> warnings,
+            boolean stays) {}
 
     /**
      * One place to type a reading.

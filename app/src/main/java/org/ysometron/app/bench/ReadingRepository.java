@@ -10,6 +10,9 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
     @Query("select r from Reading r where r.lotId in :lots order by r.id")
     List<Reading> ofLots(Collection<Long> lots);
 
+    @Query("select r from Reading r where r.specimenId = :specimen order by r.id")
+    List<Reading> of(long specimen);
+
     @Query("select distinct r.enteredBy from Reading r where r.lotId = :lot")
     List<String> enterers(long lot);
 

@@ -7,6 +7,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -18,8 +19,11 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.gate.Right;
+import org.ysometron.core.publication.Publication;
 
 /** A page asks the database a number of questions that does not grow with its specimens or its lots. */
 class QueriesTest extends DemoSite {
@@ -52,17 +56,24 @@ class QueriesTest extends DemoSite {
     @Autowired
     private JdbcTemplate database;
 
+    @Autowired
+    private Products products;
+
+    @Autowired
+    private Publications publications;
+
     private long asked() {
-        Long selects = database.queryForObject(
-                "select variable_value from information_schema.global_status where variable_name = 'COM_SELECT'",
-                Long.class);
-        return selects == null ? -1 : selects;
+        return counter("COM_SELECT");
     }
 
-    /** Questions of one opening; the least of a few, for the demo may be busy beside it. */
     private long questions(String address) throws Exception {
+        return questions(address, 0);
+    }
+
+    /** Questions of one opening; the least of some, until they are few enough: the demo may be busy beside it. */
+    private long questions(String address, long enough) throws Exception {
         long least = Long.MAX_VALUE;
-        for (int i = 0; i < 4; i++) {
+        for (int i = 0; (i < 4 || least > enough) && i < (enough == 0 ? 4 : 16); i++) {
             long before = asked();
             http.perform(get(address).with(ALL)).andExpect(status().isOk());
             // One of them is the question itself.
@@ -86,7 +97,7 @@ class QueriesTest extends DemoSite {
         Map<String, List<Long>> grown = new LinkedHashMap<>();
         for (String page : LOT_PAGES) {
             long ofFew = questions("/lots/" + few.code() + page);
-            long ofMany = questions("/lots/" + many.code() + page);
+            long ofMany = questions("/lots/" + many.code() + page, ofFew + SLACK);
             if (ofMany > ofFew + SLACK) {
                 grown.put(page, List.of(ofFew, ofMany));
             }
@@ -133,11 +144,50 @@ class QueriesTest extends DemoSite {
         return least;
     }
 
+    @Test
+    void aFileKeptWithAPublicationIsNotReadByPages() throws Exception {
+        Products.ProductView product = products.named("skerry-bf10");
+        byte[] file = new byte[6_000_000];
+        Arrays.fill(file, (byte) 'x');
+        long id = publications
+                .publish(
+                        product.id(),
+                        Publication.Kind.WEB_PAGE,
+                        LocalDate.now(),
+                        "the page, printed",
+                        new Publications.Attachment("page.pdf", "application/pdf", file),
+                        publications
+                                .statements(publications
+                                        .newest(product.id(), Publication.Kind.WEB_PAGE)
+                                        .orElseThrow()
+                                        .id())
+                                .stream()
+                                .map(statement -> new Publications.Draft(statement, null))
+                                .toList(),
+                        "quality")
+                .id();
+        assertThat(publications.attachment(id).content()).isEqualTo(file);
+        for (String page : List.of("/", "/products/skerry-bf10", "/lots/SK-0130/evidence", "/lots/SK-0130/decision")) {
+            long least = Long.MAX_VALUE;
+            for (int i = 0; i < 3; i++) {
+                long before = counter("BYTES_SENT");
+                http.perform(get(page).with(ALL)).andExpect(status().isOk());
+                least = Math.min(least, counter("BYTES_SENT") - before);
+            }
+            assertThat(least).as("bytes from the database for " + page).isLessThan(3_000_000);
+        }
+    }
+
     private long sent() {
-        Long rows = database.queryForObject(
-                "select variable_value from information_schema.global_status where variable_name = 'ROWS_SENT'",
-                Long.class);
-        return rows == null ? -1 : rows;
+        return counter("ROWS_SENT");
+    }
+
+    private long counter(String variable) {
+        Long value = database.queryForObject(
+                "select variable_value from information_schema.global_status where variable_name = ?",
+                Long.class,
+                variable);
+        return value == null ? -1 : value;
     }
 
     private static double[] forces(int count) {
@@ -174,7 +224,7 @@ class QueriesTest extends DemoSite {
         }
         Map<String, List<Long>> grown = new LinkedHashMap<>();
         for (int i = 0; i < pages.size(); i++) {
-            long now = questions(pages.get(i));
+            long now = questions(pages.get(i), before.get(i) + SLACK);
             if (now > before.get(i) + SLACK) {
                 grown.put(pages.get(i), List.of(before.get(i), now));
             }

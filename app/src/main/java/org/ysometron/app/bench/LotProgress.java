@@ -5,10 +5,13 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.intake.MaterialStates;
@@ -19,6 +22,7 @@ import org.ysometron.app.make.Chambers;
 import org.ysometron.app.make.Climates;
 import org.ysometron.app.make.Marks;
 import org.ysometron.app.plan.Progress;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.core.method.TestMethod;
 
 /** Tells plans and calendars how far lots are. */
@@ -28,7 +32,9 @@ class LotProgress implements Progress {
     /** Days on which a creep test is read (common practice, no source). */
     private static final List<Integer> READING_DAYS = List.of(1, 3, 7);
 
+    private final PageMemory memory;
     private final Lots lots;
+    private final Sizes sizes;
     private final ReadingRepository readings;
     private final MaterialStates states;
     private final Chambers chambers;
@@ -36,13 +42,17 @@ class LotProgress implements Progress {
     private final Marks marks;
 
     LotProgress(
+            PageMemory memory,
             Lots lots,
+            Sizes sizes,
             ReadingRepository readings,
             MaterialStates states,
             Chambers chambers,
             Climates climates,
             Marks marks) {
+        this.memory = memory;
         this.lots = lots;
+        this.sizes = sizes;
         this.readings = readings;
         this.states = states;
         this.chambers = chambers;
@@ -53,13 +63,22 @@ class LotProgress implements Progress {
     @Override
     @Transactional(readOnly = true)
     public Map<Long, Done> of(Collection<LotView> wanted) {
+        Map<Long, LotView> byId = wanted.stream()
+                .collect(Collectors.toMap(LotView::id, lot -> lot, (one, same) -> one, LinkedHashMap::new));
+        return memory.each(
+                "progress",
+                byId.keySet(),
+                ids -> read(ids.stream().map(byId::get).filter(Objects::nonNull).toList()));
+    }
+
+    private Map<Long, Done> read(List<LotView> wanted) {
         List<Long> ids = wanted.stream().map(LotView::id).toList();
         Map<Long, List<SpecimenView>> byLot = new HashMap<>();
         lots.specimensOf(ids).forEach(specimen -> byLot.computeIfAbsent(specimen.lotId(), id -> new ArrayList<>())
                 .add(specimen));
         Set<Long> measured = new HashSet<>();
         Set<Long> tested = new HashSet<>();
-        readings.sizes(ids).forEach(size -> measured.add(size.specimenId()));
+        sizes.of(ids).forEach(size -> measured.add(size.specimenId()));
         tested.addAll(readings.broken(ids));
         Map<Long, List<Marks.MarkView>> marked = marks.of(byLot.values().stream()
                 .flatMap(List::stream)

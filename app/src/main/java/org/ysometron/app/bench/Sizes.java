@@ -7,10 +7,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.core.dimension.ModelScale;
 import org.ysometron.core.working.Figures;
 
@@ -18,10 +20,12 @@ import org.ysometron.core.working.Figures;
 @Component
 public class Sizes {
 
+    private final PageMemory memory;
     private final ReadingRepository readings;
     private final Lots lots;
 
-    Sizes(ReadingRepository readings, Lots lots) {
+    Sizes(PageMemory memory, ReadingRepository readings, Lots lots) {
+        this.memory = memory;
         this.readings = readings;
         this.lots = lots;
     }
@@ -29,11 +33,22 @@ public class Sizes {
     /** A set with a gross error of size: its key and the error in words. */
     public record Gross(String subject, String words) {}
 
+    /** Means of the sides of the specimens of these lots. */
+    List<ReadingRepository.Size> of(Collection<Long> lotIds) {
+        return memory
+                .each("sizes", lotIds, ids -> readings.sizes(ids).stream()
+                        .collect(Collectors.groupingBy(ReadingRepository.Size::lotId, Collectors.toUnmodifiableList())))
+                .values()
+                .stream()
+                .flatMap(List::stream)
+                .toList();
+    }
+
     /** Sets with a gross error of size, by lot; a set whose every axis errs alike is named as scaled. */
     @Transactional(readOnly = true)
     public Map<Long, List<Gross>> gross(Collection<Long> lotIds) {
         Map<Long, List<ReadingRepository.Size>> bySpecimen = new HashMap<>();
-        for (ReadingRepository.Size size : readings.sizes(lotIds)) {
+        for (ReadingRepository.Size size : of(lotIds)) {
             bySpecimen
                     .computeIfAbsent(size.specimenId(), id -> new ArrayList<>())
                     .add(size);

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -19,6 +20,7 @@ import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.evidence.EvidenceChanged;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
+import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.store.Write;
@@ -98,12 +100,13 @@ public class Signals {
                     key(answer.seriesId, answer.lotId, answer.words),
                     new AnswerView(answer.words, answer.answer, answer.answeredBy, answer.answeredAt));
         }
-        Map<Long, String> titles = new HashMap<>();
+        Map<Long, SeriesView> known = series.all(byLot.values().stream()
+                .flatMap(bySeries -> bySeries.keySet().stream())
+                .collect(Collectors.toSet()));
         Map<Long, List<LotSignal>> found = new HashMap<>();
         byLot.forEach((lotId, bySeries) -> bySeries.forEach((seriesId, rows) -> {
             String words = joined(rows);
-            String title =
-                    titles.computeIfAbsent(seriesId, id -> series.series(id).title());
+            String title = Objects.requireNonNull(known.get(seriesId)).title();
             found.computeIfAbsent(lotId, id -> new ArrayList<>())
                     .add(new LotSignal(seriesId, title, words, answered.get(key(seriesId, lotId, words))));
         }));

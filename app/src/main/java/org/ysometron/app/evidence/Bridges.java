@@ -74,10 +74,11 @@ class Bridges {
         bridges.findByNewSeriesIdIn(
                         all.stream().map(SeriesPoints.SeriesView::id).toList())
                 .forEach(bridge -> decided.put(bridge.newSeriesId, bridge));
+        Map<Long, Long> lotsOn = series.lotsOn(all);
         for (SeriesPoints.SeriesView fresh : all) {
             Bridge bridge = decided.get(fresh.id());
             List<Study> possible = all.stream()
-                    .filter(old -> isBefore(old, fresh, bridge))
+                    .filter(old -> isBefore(old, fresh, bridge, lotsOn))
                     .map(old -> new Study(old, fresh, pairs(old.id(), fresh.id()), bridge))
                     .sorted(Comparator.comparingInt(study -> -study.pairs().size()))
                     .toList();
@@ -91,7 +92,11 @@ class Bridges {
         return studies;
     }
 
-    private boolean isBefore(SeriesPoints.SeriesView old, SeriesPoints.SeriesView fresh, @Nullable Bridge bridge) {
+    private static boolean isBefore(
+            SeriesPoints.SeriesView old,
+            SeriesPoints.SeriesView fresh,
+            @Nullable Bridge bridge,
+            Map<Long, Long> lotsOn) {
         boolean alike = old.id() != fresh.id()
                 && old.property() == fresh.property()
                 && old.colour().equals(fresh.colour())
@@ -100,8 +105,8 @@ class Bridges {
         if (!alike || bridge != null) {
             return alike && bridge != null && bridge.oldSeriesId == old.id();
         }
-        long lotsOfOld = points.countBySeriesId(old.id());
-        long lotsOfFresh = points.countBySeriesId(fresh.id());
+        long lotsOfOld = lotsOn.getOrDefault(old.id(), 0L);
+        long lotsOfFresh = lotsOn.getOrDefault(fresh.id(), 0L);
         return lotsOfFresh > 0 && (lotsOfOld > lotsOfFresh || (lotsOfOld == lotsOfFresh && old.id() < fresh.id()));
     }
 

@@ -292,16 +292,12 @@ class LotVerdicts {
         if (claim.rivalId() == null) {
             return Evidence.of();
         }
-        List<SeriesPoints.PointView> longest = series.ofProduct(claim.rivalId()).stream()
+        List<SeriesPoints.PointView> newest = series.newestOfLongest(series.ofProduct(claim.rivalId()).stream()
                 .filter(view ->
                         view.property() == claim.property() && view.conditions().equals(claim.conditions()))
-                .map(view -> series.points(view.id()))
-                .max(Comparator.comparingInt(List::size))
-                .orElse(List.of());
-        return Evidence.of(longest.stream()
-                .skip(Math.max(0, longest.size() - SeriesPoints.LOOK_BACK))
-                .mapToDouble(SeriesPoints.PointView::mean)
-                .toArray());
+                .toList());
+        return Evidence.of(
+                newest.stream().mapToDouble(SeriesPoints.PointView::mean).toArray());
     }
 
     private static Judgement provisional(Judgement judgement, LotEvidence set) {

@@ -1,6 +1,7 @@
 package org.ysometron.app.evidence;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -8,7 +9,18 @@ import org.springframework.data.jpa.repository.Query;
 
 interface PointRepository extends JpaRepository<Point, Long> {
 
-    long countBySeriesId(long seriesId);
+    /** How many lots a series has. */
+    record Count(long seriesId, long lots) {}
+
+    @Query("select new org.ysometron.app.evidence.PointRepository$Count(p.seriesId, count(p)) from Point p"
+            + " where p.seriesId in :series group by p.seriesId")
+    List<Count> counts(Collection<Long> series);
+
+    @Query("""
+            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd)
+            from Point p where p.seriesId = :series order by p.madeOn desc, p.lotId desc
+            """)
+    List<SeriesPoints.PointView> newest(long series, Limit limit);
 
     List<Point> findBySeriesId(long seriesId);
 

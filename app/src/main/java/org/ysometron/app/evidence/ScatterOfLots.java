@@ -1,6 +1,5 @@
 package org.ysometron.app.evidence;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -11,7 +10,7 @@ import org.ysometron.app.product.Claim;
 import org.ysometron.core.drift.IndividualsLimits;
 import org.ysometron.core.statistics.Summary;
 
-/** Tells plans how the lots of a series scatter, from the points on it. */
+/** Tells plans how the newest lots of a series scatter, from the points on it. */
 @Component
 class ScatterOfLots implements History {
 
@@ -24,11 +23,9 @@ class ScatterOfLots implements History {
     @Override
     @Transactional(readOnly = true)
     public Optional<Scatter> scatter(long productId, Claim claim) {
-        List<SeriesPoints.PointView> points = series.ofProduct(productId).stream()
+        List<SeriesPoints.PointView> points = series.newestOfLongest(series.ofProduct(productId).stream()
                 .filter(view -> claim.speaksOf(view.property(), view.conditions()))
-                .map(view -> series.points(view.id()))
-                .max(Comparator.comparingInt(List::size))
-                .orElse(List.of());
+                .toList());
         double[] means =
                 points.stream().mapToDouble(SeriesPoints.PointView::mean).toArray();
         return series.pooledScatter(points)

@@ -1,11 +1,17 @@
 package org.ysometron.app.evidence;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
@@ -74,8 +80,11 @@ public class SeriesPoints implements EarlierLots {
 
     /** The series of a product that have a chart: not those that share the chart of the one before. */
     public List<SeriesView> ofProduct(long productId) {
+        return memory.once("series with a chart", productId, () -> withChart(everyOf(productId)));
+    }
+
+    private List<SeriesView> withChart(List<SeriesView> all) {
         Set<Long> joined = new HashSet<>();
-        List<SeriesView> all = everyOf(productId);
         bridges.findByNewSeriesIdIn(all.stream().map(SeriesView::id).toList()).stream()
                 .filter(Bridge::joins)
                 .forEach(bridge -> joined.add(bridge.newSeriesId));
@@ -110,9 +119,18 @@ public class SeriesPoints implements EarlierLots {
 
     /** One series by its key. */
     public SeriesView series(long id) {
-        return memory.once("series", id, () -> series.findById(id)
+        SeriesView found = all(List.of(id)).get(id);
+        if (found == null) {
+            throw new NotFound("series " + id);
+        }
+        return found;
+    }
+
+    /** Several series by their keys. */
+    public Map<Long, SeriesView> all(Collection<Long> ids) {
+        return memory.each("series", ids, missing -> series.findAllById(missing).stream()
                 .map(Series::view)
-                .orElseThrow(() -> new NotFound("series " + id)));
+                .collect(Collectors.toMap(SeriesView::id, Function.identity())));
     }
 
     /** Every point of a series in order of making. */
@@ -126,9 +144,34 @@ public class SeriesPoints implements EarlierLots {
      */
     public Optional<SeriesView> find(LotView lot, Property property, Conditions conditions) {
         List<SeriesView> found = under(lot, property, conditions);
-        return found.size() < 2
-                ? found.stream().findFirst()
-                : found.stream().max(Comparator.comparingLong(candidate -> points.countBySeriesId(candidate.id())));
+        return longest(found);
+    }
+
+    /** How many lots each of these series has; those without any are left out. */
+    Map<Long, Long> lotsOn(List<SeriesView> of) {
+        return memory.each(
+                "lots of series", of.stream().map(SeriesView::id).toList(), ids -> points.counts(ids).stream()
+                        .collect(Collectors.toMap(PointRepository.Count::seriesId, PointRepository.Count::lots)));
+    }
+
+    /** Of these series the one with most lots. */
+    private Optional<SeriesView> longest(List<SeriesView> of) {
+        if (of.size() < 2) {
+            return of.stream().findFirst();
+        }
+        Map<Long, Long> lots = lotsOn(of);
+        return of.stream().max(Comparator.comparingLong(candidate -> lots.getOrDefault(candidate.id(), 0L)));
+    }
+
+    /** The newest points of the one of these series that has most lots, in order of making. */
+    List<PointView> newestOfLongest(List<SeriesView> of) {
+        return longest(of)
+                .map(found -> memory.once("newest points", found.id(), () -> {
+                    List<PointView> newest = new ArrayList<>(points.newest(found.id(), Limit.of(LOOK_BACK)));
+                    Collections.reverse(newest);
+                    return List.copyOf(newest);
+                }))
+                .orElse(List.of());
     }
 
     /** The same in one set-up. */

@@ -28,6 +28,7 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Remedies;
 import org.ysometron.app.lot.Words;
+import org.ysometron.app.product.Publications;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
@@ -56,6 +57,7 @@ public class Decisions {
     private final Remedies remedies;
     private final Contributors contributors;
     private final Hindrances hindrances;
+    private final Publications publications;
     private final Snapshots snapshots;
     private final Clock clock;
 
@@ -70,6 +72,7 @@ public class Decisions {
             Remedies remedies,
             Contributors contributors,
             Hindrances hindrances,
+            Publications publications,
             Snapshots snapshots,
             Clock clock) {
         this.decisions = decisions;
@@ -82,6 +85,7 @@ public class Decisions {
         this.remedies = remedies;
         this.contributors = contributors;
         this.hindrances = hindrances;
+        this.publications = publications;
         this.snapshots = snapshots;
         this.clock = clock;
     }
@@ -189,6 +193,9 @@ public class Decisions {
     }
 
     private Map<Long, List<Block>> together(Collection<LotView> wanted) {
+        publications.prepare(
+                wanted.stream().map(LotView::productId).collect(Collectors.toSet()),
+                wanted.stream().map(LotView::datasheetId).collect(Collectors.toSet()));
         Map<Long, List<Judged>> judged = judgements.of(wanted);
         Map<Long, List<Block>> evidence = judgements.blocks(wanted);
         Map<Long, List<LotSignal>> signalled = signals.of(wanted);

@@ -93,6 +93,8 @@ class GateController {
     }
 
     private String gate(Lots.LotPage found, Authentication who, Model model) {
+        // Every waiting lot stands in the calendar, those of this page among them: what is read of them is read once.
+        model.addAttribute("due", due.all().stream().limit(DUE_SHOWN).toList());
         Map<Long, List<Block>> blocks = decisions.blocks(found.lots());
         Set<String> rights = who.getAuthorities().stream()
                 .map(GrantedAuthority::getAuthority)
@@ -104,7 +106,6 @@ class GateController {
                 .toList();
         model.addAttribute("rows", rows);
         model.addAttribute("found", found);
-        model.addAttribute("due", due.all().stream().limit(DUE_SHOWN).toList());
         List<FirstSteps.Step> steps = firstSteps.of();
         model.addAttribute("steps", steps);
         model.addAttribute(

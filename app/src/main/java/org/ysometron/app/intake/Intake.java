@@ -6,10 +6,12 @@ import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,6 +21,7 @@ import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.plan.Setting;
 import org.ysometron.app.plan.Site;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
@@ -35,6 +38,7 @@ public class Intake {
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
     private static final TypeReference<Map<String, String>> ENTRIES = new TypeReference<>() {};
 
+    private final PageMemory memory;
     private final IntakeRecordRepository records;
     private final Reductions reductions;
     private final Lots lots;
@@ -44,6 +48,7 @@ public class Intake {
     private final Clock clock;
 
     Intake(
+            PageMemory memory,
             IntakeRecordRepository records,
             Reductions reductions,
             Lots lots,
@@ -53,6 +58,7 @@ public class Intake {
             Clock clock) {
         this.site = site;
         this.late = late;
+        this.memory = memory;
         this.records = records;
         this.reductions = reductions;
         this.lots = lots;
@@ -199,10 +205,20 @@ public class Intake {
     /** The records of some kinds. */
     @Transactional(readOnly = true)
     List<RecordView> records(Collection<LotView> wanted, Set<RecordKind> kinds) {
+        Map<Long, LotView> byId = wanted.stream()
+                .collect(Collectors.toMap(LotView::id, lot -> lot, (one, same) -> one, LinkedHashMap::new));
+        return memory
+                .each("intake " + EnumSet.copyOf(kinds), byId.keySet(), ids -> read(ids, kinds, byId).stream()
+                        .collect(Collectors.groupingBy(RecordView::lotId, Collectors.toUnmodifiableList())))
+                .values()
+                .stream()
+                .flatMap(List::stream)
+                .toList();
+    }
+
+    private List<RecordView> read(Collection<Long> lotIds, Set<RecordKind> kinds, Map<Long, LotView> byId) {
         List<RecordView> views = new ArrayList<>();
-        Map<Long, LotView> byId =
-                wanted.stream().collect(java.util.stream.Collectors.toMap(LotView::id, lot -> lot, (a, b) -> a));
-        for (IntakeRecord row : records.findByLotIdInAndKindInOrderById(byId.keySet(), kinds)) {
+        for (IntakeRecord row : records.findByLotIdInAndKindInOrderById(lotIds, kinds)) {
             LotView lot = java.util.Objects.requireNonNull(byId.get(row.lotId));
             Map<String, String> entries = MAPPER.readValue(row.entries, ENTRIES);
             Problems problems = new Problems();

@@ -617,9 +617,14 @@ public class Lots {
 
     /** The specimens of several lots, lot by lot. */
     public List<SpecimenView> specimensOf(Collection<Long> lotIds) {
-        return memory.once("specimens", List.copyOf(lotIds), () -> specimens.ofLots(lotIds).stream()
-                .map(Specimen::view)
-                .toList());
+        return memory
+                .each("specimens", lotIds, ids -> specimens.ofLots(ids).stream()
+                        .map(Specimen::view)
+                        .collect(Collectors.groupingBy(SpecimenView::lotId, Collectors.toUnmodifiableList())))
+                .values()
+                .stream()
+                .flatMap(List::stream)
+                .toList();
     }
 
     /** The specimen of the lot with this label, written with or without the lot's code, in any case, or with this code. */

@@ -2,12 +2,12 @@ package org.ysometron.app.make;
 
 import java.time.Clock;
 import java.time.LocalDateTime;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,6 +16,7 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.material.Conditioning;
@@ -27,13 +28,21 @@ import org.ysometron.core.quantity.UnitOfMeasure;
 @Component
 public class Climates {
 
+    private final PageMemory memory;
     private final WeighingRepository weighings;
     private final Lots lots;
     private final Products products;
     private final LateEntries late;
     private final Clock clock;
 
-    Climates(WeighingRepository weighings, Lots lots, Products products, LateEntries late, Clock clock) {
+    Climates(
+            PageMemory memory,
+            WeighingRepository weighings,
+            Lots lots,
+            Products products,
+            LateEntries late,
+            Clock clock) {
+        this.memory = memory;
         this.late = late;
         this.weighings = weighings;
         this.lots = lots;
@@ -180,11 +189,8 @@ public class Climates {
     }
 
     private Map<Long, List<Weighing>> weighed(Collection<Long> setIds) {
-        Map<Long, List<Weighing>> bySet = new HashMap<>();
-        weighings.findBySetIdInOrderByWeighedAt(setIds).forEach(row -> bySet.computeIfAbsent(
-                        row.setId, id -> new ArrayList<>())
-                .add(row));
-        return bySet;
+        return memory.each("weighings", setIds, ids -> weighings.findBySetIdInOrderByWeighedAt(ids).stream()
+                .collect(Collectors.groupingBy(row -> row.setId, Collectors.toUnmodifiableList())));
     }
 
     private static Map<Long, List<SpecimenView>> conditioned(List<SpecimenView> specimens) {

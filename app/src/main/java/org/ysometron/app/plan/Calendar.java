@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -23,6 +24,7 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
 import org.ysometron.core.plan.LotSteps;
 import org.ysometron.core.plan.LotSteps.Station;
 import org.ysometron.core.plan.PlannedTest;
@@ -38,6 +40,7 @@ public class Calendar {
     private final Plans plans;
     private final Lots lots;
     private final Products products;
+    private final Publications publications;
     private final Instruments instruments;
     private final Treatments treatments;
     private final Recipes recipes;
@@ -50,6 +53,7 @@ public class Calendar {
             Plans plans,
             Lots lots,
             Products products,
+            Publications publications,
             Instruments instruments,
             Treatments treatments,
             Recipes recipes,
@@ -60,6 +64,7 @@ public class Calendar {
         this.plans = plans;
         this.lots = lots;
         this.products = products;
+        this.publications = publications;
         this.instruments = instruments;
         this.treatments = treatments;
         this.recipes = recipes;
@@ -192,6 +197,12 @@ public class Calendar {
         lots.specimensOf(planned.stream().map(LotView::id).toList()).forEach(specimen -> specimens
                 .computeIfAbsent(specimen.lotId(), id -> new ArrayList<>())
                 .add(specimen));
+        // Read together for all of them; asked for one product at a time below.
+        Set<Long> made = planned.stream().map(LotView::productId).collect(Collectors.toSet());
+        recipes.of(made);
+        treatments.of(made);
+        products.all(made);
+        publications.prepare(made, List.of());
         List<Schedule.Job> jobs = new ArrayList<>();
         List<Schedule.Running> running = new ArrayList<>();
         Map<String, LocalDateTime> notBefore = new HashMap<>();

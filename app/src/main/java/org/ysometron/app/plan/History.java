@@ -17,6 +17,6 @@ public interface History {
      */
     record Scatter(double within, int lots, double mean, OptionalDouble between) {}
 
-    /** The scatter of the series that a claim speaks of, the one with most lots; empty when no lot has two specimens. */
+    /** The scatter of the newest lots of the series that a claim speaks of, the one with most lots; empty when no lot has two specimens. */
     Optional<Scatter> scatter(long productId, Claim claim);
 }

@@ -18,6 +18,7 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditions;
@@ -31,6 +32,7 @@ public class Plans {
 
     private static final int MOST_DAYS = 730;
 
+    private final PageMemory memory;
     private final PlanRevisionRepository revisions;
     private final PlanLineRepository lines;
     private final LotPlanRepository lotPlans;
@@ -38,11 +40,13 @@ public class Plans {
     private final Clock clock;
 
     Plans(
+            PageMemory memory,
             PlanRevisionRepository revisions,
             PlanLineRepository lines,
             LotPlanRepository lotPlans,
             Lots lots,
             Clock clock) {
+        this.memory = memory;
         this.revisions = revisions;
         this.lines = lines;
         this.lotPlans = lotPlans;
@@ -116,6 +120,10 @@ public class Plans {
     /** Copies of several lots; lots without one are left out. */
     @Transactional(readOnly = true)
     public Map<Long, LotPlanView> ofLots(Collection<Long> lotIds) {
+        return memory.each("plans", lotIds, this::read);
+    }
+
+    private Map<Long, LotPlanView> read(Collection<Long> lotIds) {
         Map<Long, List<Line>> byLot = new HashMap<>();
         lines.findByLotIdInOrderByLotIdAscPlaceAsc(lotIds)
                 .forEach(row -> byLot.computeIfAbsent(row.lotId, id -> new ArrayList<>())

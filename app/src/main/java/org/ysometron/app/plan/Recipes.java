@@ -2,6 +2,7 @@ package org.ysometron.app.plan;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -84,10 +85,15 @@ public class Recipes {
 
     /** All recipes of a product, printer by printer, the newest revision first. */
     public List<RecipeView> of(long productId) {
-        return memory.once(
-                "recipes", productId, () -> recipes.findByProductIdOrderByPrinterIdAscRevisionDesc(productId).stream()
+        return of(List.of(productId)).getOrDefault(productId, List.of());
+    }
+
+    /** The same of several products. */
+    public Map<Long, List<RecipeView>> of(Collection<Long> productIds) {
+        return memory.each(
+                "recipes", productIds, ids -> recipes.findByProductIdInOrderByPrinterIdAscRevisionDesc(ids).stream()
                         .map(this::view)
-                        .toList());
+                        .collect(Collectors.groupingBy(RecipeView::productId, Collectors.toUnmodifiableList())));
     }
 
     /** The newest recipe for each printer. */

@@ -2,7 +2,10 @@ package org.ysometron.app.plan;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
@@ -107,10 +110,15 @@ public class Treatments {
 
     /** All programmes of a product. */
     public List<TreatmentView> of(long productId) {
-        return memory.once(
-                "treatments", productId, () -> treatments.findByProductIdOrderByNameAscRevisionDesc(productId).stream()
+        return of(List.of(productId)).getOrDefault(productId, List.of());
+    }
+
+    /** The same of several products. */
+    public Map<Long, List<TreatmentView>> of(Collection<Long> productIds) {
+        return memory.each(
+                "treatments", productIds, ids -> treatments.findByProductIdInOrderByNameAscRevisionDesc(ids).stream()
                         .map(Treatments::view)
-                        .toList());
+                        .collect(Collectors.groupingBy(TreatmentView::productId, Collectors.toUnmodifiableList())));
     }
 
     /** One programme. */

@@ -1,8 +1,12 @@
 package org.ysometron.app.product;
 
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
@@ -99,9 +103,18 @@ public class Products {
 
     /** The product with this key. */
     public ProductView product(long id) {
-        return memory.once("product", id, () -> products.findById(id)
+        ProductView found = all(List.of(id)).get(id);
+        if (found == null) {
+            throw new NotFound("product " + id);
+        }
+        return found;
+    }
+
+    /** Several products by their keys. */
+    public Map<Long, ProductView> all(Collection<Long> ids) {
+        return memory.each("product", ids, missing -> products.findAllById(missing).stream()
                 .map(Products::view)
-                .orElseThrow(() -> new NotFound("product " + id)));
+                .collect(Collectors.toMap(ProductView::id, Function.identity())));
     }
 
     /** Registers a product. */

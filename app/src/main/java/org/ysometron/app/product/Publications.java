@@ -5,13 +5,22 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.store.PageMemory;
@@ -33,9 +42,13 @@ import org.ysometron.core.publication.Statement;
 @Component
 public class Publications {
 
+    private static final Logger LOG = LoggerFactory.getLogger(Publications.class);
+
     private final PageMemory memory;
+    private final Products catalogue;
     private final ProductRepository products;
     private final PublishedRevisionRepository published;
+    private final PublishedFileRepository files;
     private final PublishedStatementRepository statements;
     private final ResolutionRepository resolutions;
     private final Revisions revisions;
@@ -44,8 +57,10 @@ public class Publications {
 
     Publications(
             PageMemory memory,
+            Products catalogue,
             ProductRepository products,
             PublishedRevisionRepository published,
+            PublishedFileRepository files,
             PublishedStatementRepository statements,
             ResolutionRepository resolutions,
             Revisions revisions,
@@ -53,7 +68,9 @@ public class Publications {
             Clock clock) {
         this.memory = memory;
         this.events = events;
+        this.catalogue = catalogue;
         this.products = products;
+        this.files = files;
         this.published = published;
         this.statements = statements;
         this.resolutions = resolutions;
@@ -127,37 +144,81 @@ public class Publications {
 
     /** One revision by its key. */
     public PublicationView publication(long id) {
-        return memory.once("publication", id, () -> published
-                .findById(id)
-                .map(Publications::view)
-                .orElseThrow(() -> new NotFound("publication " + id)));
+        PublicationView found = publications(List.of(id)).get(id);
+        if (found == null) {
+            throw new NotFound("publication " + id);
+        }
+        return found;
     }
 
-    private List<PublishedStatement> rowsOf(long publicationId) {
-        return memory.once(
-                "statements", publicationId, () -> statements.findByPublicationIdOrderByPlace(publicationId));
+    private Map<Long, PublicationView> publications(Collection<Long> ids) {
+        return memory.each("publication", ids, missing -> published.findAllById(missing).stream()
+                .map(Publications::view)
+                .collect(Collectors.toMap(PublicationView::id, Function.identity())));
+    }
+
+    /**
+     * Reads together what is asked for one product at a time afterwards: what these products publish now and what stands in
+     * these datasheets. A page of many lots asks the same few questions so.
+     */
+    public void prepare(Collection<Long> productIds, Collection<Long> datasheetIds) {
+        Set<Long> sheets = new TreeSet<>(datasheetIds);
+        publications(datasheetIds);
+        revisions(productIds).values().forEach(revisions -> Arrays.stream(Publication.Kind.values())
+                .flatMap(kind ->
+                        revisions.stream().filter(row -> row.kind == kind).limit(1))
+                .forEach(newest -> sheets.add(newest.id)));
+        try {
+            said(sheets);
+            settledOf(productIds);
+        } catch (DataAccessException away) {
+            throw away;
+        } catch (RuntimeException broken) {
+            // Whoever asks for the one that cannot be read is told; the others are not concerned.
+            LOG.warn("some statement cannot be read: {}", broken.getMessage());
+        }
+    }
+
+    /** A statement as it is stored and as it is meant. */
+    private record Said(PublishedStatement row, Statement statement) {}
+
+    private Map<Long, List<Said>> said(Collection<Long> publicationIds) {
+        return memory.each(
+                "statements", publicationIds, ids -> statements.findByPublicationIdInOrderByPlace(ids).stream()
+                        .map(row -> new Said(row, row.resolve()))
+                        .collect(Collectors.groupingBy(
+                                said -> said.row().publicationId, Collectors.toUnmodifiableList())));
+    }
+
+    private List<Said> said(long publicationId) {
+        return said(List.of(publicationId)).getOrDefault(publicationId, List.of());
+    }
+
+    private Map<Long, List<PublishedRevision>> revisions(Collection<Long> productIds) {
+        return memory.each("revisions", productIds, ids -> published.findByProductIdInOrderByRevisionDesc(ids).stream()
+                .collect(Collectors.groupingBy(row -> row.productId, Collectors.toUnmodifiableList())));
     }
 
     private List<PublishedRevision> revisionsOf(long productId, Publication.Kind kind) {
-        return memory.once(
-                "revisions " + kind,
-                productId,
-                () -> published.findByProductIdAndKindOrderByRevisionDesc(productId, kind));
+        return revisions(List.of(productId)).getOrDefault(productId, List.of()).stream()
+                .filter(row -> row.kind == kind)
+                .toList();
     }
 
     /** The file kept with a revision. */
     @Transactional(readOnly = true)
     public Attachment attachment(long id) {
-        PublishedRevision row = published.findById(id).orElseThrow(() -> new NotFound("publication " + id));
-        if (row.content == null) {
+        PublicationView view = publication(id);
+        PublishedFile file = files.findById(id).orElseThrow(() -> new NotFound("publication " + id));
+        if (file.content == null) {
             throw new NotFound("file with this revision");
         }
-        return new Attachment(row.fileName, row.fileType, row.content);
+        return new Attachment(view.fileName(), file.fileType, file.content);
     }
 
     /** What a revision says, in its order. */
     public List<Statement> statements(long publicationId) {
-        return rowsOf(publicationId).stream().map(PublishedStatement::resolve).toList();
+        return said(publicationId).stream().map(Said::statement).toList();
     }
 
     /**
@@ -173,7 +234,11 @@ public class Publications {
      * later, changes nothing for it.
      */
     public List<Claim> claims(long datasheetId, LocalDate madeOn) {
-        List<PublishedStatement> own = rowsOf(datasheetId);
+        return memory.once("claims on " + madeOn, datasheetId, () -> read(datasheetId, madeOn));
+    }
+
+    private List<Claim> read(long datasheetId, LocalDate madeOn) {
+        List<Said> own = said(datasheetId);
         if (own.isEmpty()) {
             return List.of();
         }
@@ -182,27 +247,22 @@ public class Publications {
                 .filter(one -> !one.on().isAfter(madeOn))
                 .toList();
         // Where nothing is settled nobody asks what the other publications said on that day.
-        List<PublishedStatement> inForce = settled.isEmpty()
+        List<Said> inForce = settled.isEmpty()
                 ? List.of()
                 : Arrays.stream(Publication.Kind.values())
                         .flatMap(kind -> inForce(productId, kind, madeOn).stream())
-                        .flatMap(view -> rowsOf(view.id()).stream())
+                        .flatMap(view -> said(view.id()).stream())
                         .toList();
-        Families families = memory.once(
-                "family",
-                productId,
-                () -> new Families(products.findById(productId)
-                        .map(product -> product.family)
-                        .orElse(null)));
+        Families families = new Families(catalogue.product(productId).family());
         List<Claim> claims = new ArrayList<>();
-        for (PublishedStatement row : own) {
-            PublishedStatement stands = row;
+        for (Said said : own) {
+            Said stands = said;
             for (Settled one : settled) {
-                if (one.other().says(row.resolve())) {
+                if (one.other().says(said.statement())) {
                     stands = inForce.stream()
-                            .filter(candidate -> one.governs().says(candidate.resolve()))
+                            .filter(candidate -> one.governs().says(candidate.statement()))
                             .findFirst()
-                            .orElse(row);
+                            .orElse(said);
                 }
             }
             claim(stands, families).ifPresent(claims::add);
@@ -211,7 +271,7 @@ public class Publications {
     }
 
     /** What was settled about two statements; it speaks of what they say, whichever revision says it. */
-    private record Settled(Saying governs, Saying other, LocalDate on) {}
+    private record Settled(Resolution row, Saying governs, Saying other, LocalDate on) {}
 
     /** What a statement says, apart from where it stands. */
     private record Saying(Statement statement) {
@@ -228,29 +288,37 @@ public class Publications {
     }
 
     private List<Resolution> resolutionsOf(long productId) {
-        return memory.once("resolutions", productId, () -> resolutions.findByProductIdOrderById(productId));
+        return settledOf(List.of(productId)).getOrDefault(productId, List.of()).stream()
+                .map(Settled::row)
+                .toList();
     }
 
     private List<Settled> settled(long productId) {
-        return memory.once("settled", productId, () -> settled(resolutionsOf(productId)));
+        return settledOf(List.of(productId)).getOrDefault(productId, List.of());
     }
 
-    private List<Settled> settled(List<Resolution> rows) {
+    private Map<Long, List<Settled>> settledOf(Collection<Long> productIds) {
+        return memory.each("settled", productIds, this::readSettled);
+    }
+
+    private Map<Long, List<Settled>> readSettled(Collection<Long> productIds) {
+        List<Resolution> rows = resolutions.findByProductIdInOrderById(productIds);
         if (rows.isEmpty()) {
-            return List.of();
+            return Map.of();
         }
         Map<Long, Statement> said = new HashMap<>();
         statements
                 .findByIdIn(rows.stream()
-                        .flatMap(row -> java.util.stream.Stream.of(row.governsId, row.otherId))
+                        .flatMap(row -> Stream.of(row.governsId, row.otherId))
                         .toList())
                 .forEach(row -> said.put(row.id, row.resolve()));
         return rows.stream()
                 .map(row -> new Settled(
-                        new Saying(java.util.Objects.requireNonNull(said.get(row.governsId))),
-                        new Saying(java.util.Objects.requireNonNull(said.get(row.otherId))),
+                        row,
+                        new Saying(Objects.requireNonNull(said.get(row.governsId))),
+                        new Saying(Objects.requireNonNull(said.get(row.otherId))),
                         LocalDate.ofInstant(row.resolvedAt, clock.getZone())))
-                .toList();
+                .collect(Collectors.groupingBy(settled -> settled.row().productId, Collectors.toUnmodifiableList()));
     }
 
     /** What intake can measure of a product's material, by its family. */
@@ -265,8 +333,9 @@ public class Publications {
         }
     }
 
-    private static Optional<Claim> claim(PublishedStatement row, Families families) {
-        Statement statement = row.resolve();
+    private static Optional<Claim> claim(Said said, Families families) {
+        PublishedStatement row = said.row();
+        Statement statement = said.statement();
         Optional<Property> property = statement.topic().property();
         Optional<Conditions> conditions =
                 property.filter(p -> !p.isMechanical()).isPresent()
@@ -312,9 +381,11 @@ public class Publications {
         row.source = source;
         row.publishedBy = by;
         row.fileName = file.name();
-        row.fileType = file.type();
-        row.content = file.content().length == 0 ? null : file.content();
         long id = published.save(row).id;
+        if (file.content().length > 0) {
+            published.flush();
+            files.keep(id, file.type(), file.content());
+        }
         int place = 1;
         for (Draft draft : drafts) {
             statements.save(new PublishedStatement(id, place++, draft.statement(), draft.rivalId()));
@@ -334,8 +405,8 @@ public class Publications {
                             validFrom,
                             "copied from " + from.name() + ", revision " + view.revision(),
                             Attachment.NONE,
-                            rowsOf(view.id()).stream()
-                                    .map(row -> new Draft(row.resolve(), row.rivalId))
+                            said(view.id()).stream()
+                                    .map(said -> new Draft(said.statement(), said.row().rivalId))
                                     .toList(),
                             by));
         }
@@ -377,10 +448,9 @@ public class Publications {
                     : day == null ? newest(productId, kind) : validOn(productId, kind, day);
             found.ifPresent(view -> publications.add(new Publication(kind, view.revision(), statements(view.id()))));
         }
-        List<Resolution> rows = resolutionsOf(productId);
         List<Settled> settled = settled(productId);
         return Conflict.among(publications).stream()
-                .map(conflict -> new ConflictView(conflict, resolution(conflict, rows, settled)))
+                .map(conflict -> new ConflictView(conflict, resolution(conflict, settled)))
                 .toList();
     }
 
@@ -390,8 +460,7 @@ public class Publications {
     }
 
     /** A conflict is settled when one of its statements was said to govern every other that differs from it. */
-    private static @Nullable ResolutionView resolution(
-            Conflict conflict, List<Resolution> rows, List<Settled> settled) {
+    private static @Nullable ResolutionView resolution(Conflict conflict, List<Settled> settled) {
         for (Conflict.Entry governs : conflict.entries()) {
             ResolutionView last = null;
             boolean all = true;
@@ -400,10 +469,10 @@ public class Publications {
                         && !Conflict.between(governs.statement(), other.statement())
                                 .isEmpty();
                 if (differs) {
-                    Optional<Resolution> row = java.util.stream.IntStream.range(0, rows.size())
-                            .filter(i -> settled.get(i).governs().says(governs.statement())
-                                    && settled.get(i).other().says(other.statement()))
-                            .mapToObj(rows::get)
+                    Optional<Resolution> row = settled.stream()
+                            .filter(one -> one.governs().says(governs.statement())
+                                    && one.other().says(other.statement()))
+                            .map(Settled::row)
                             .reduce((one, later) -> later);
                     all &= row.isPresent();
                     last = row.map(r -> new ResolutionView(

@@ -1,18 +1,13 @@
 package org.ysometron.app.product;
 
-import jakarta.persistence.Basic;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
-import jakarta.persistence.FetchType;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
-import java.sql.Types;
 import java.time.LocalDate;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.jspecify.annotations.Nullable;
 import org.ysometron.core.publication.Publication;
 
 @Entity
@@ -33,9 +28,4 @@ class PublishedRevision {
     String source;
     String publishedBy;
     String fileName;
-    String fileType;
-
-    @Basic(fetch = FetchType.LAZY)
-    @JdbcTypeCode(Types.LONGVARBINARY)
-    byte @Nullable [] content;
 }

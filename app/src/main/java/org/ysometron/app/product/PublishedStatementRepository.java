@@ -7,7 +7,7 @@ import org.springframework.data.jpa.repository.Query;
 
 interface PublishedStatementRepository extends JpaRepository<PublishedStatement, Long> {
 
-    List<PublishedStatement> findByPublicationIdOrderByPlace(long publicationId);
+    List<PublishedStatement> findByPublicationIdInOrderByPlace(Collection<Long> publicationIds);
 
     List<PublishedStatement> findByIdIn(Collection<Long> ids);
 

@@ -1,9 +1,10 @@
 package org.ysometron.app.product;
 
+import java.util.Collection;
 import java.util.List;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 interface ResolutionRepository extends JpaRepository<Resolution, Long> {
 
-    List<Resolution> findByProductIdOrderById(long productId);
+    List<Resolution> findByProductIdInOrderById(Collection<Long> productIds);
 }

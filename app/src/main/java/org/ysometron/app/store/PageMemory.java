@@ -1,8 +1,13 @@
 package org.ysometron.app.store;
 
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.web.context.request.RequestContextHolder;
@@ -30,7 +35,7 @@ public class PageMemory {
         if (!(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request) || isWriting()) {
             return read.get();
         }
-        Map<Asked, Object> memory = memory(request);
+        Map<Asked, @Nullable Object> memory = memory(request);
         Asked asked = new Asked(what, key);
         @SuppressWarnings("unchecked") // put below under the same question, whose answers are all of one type
         T known = (T) memory.get(asked);
@@ -39,6 +44,37 @@ public class PageMemory {
             memory.put(asked, known);
         }
         return known;
+    }
+
+    /**
+     * The answers for several keys, of which those that this page has not asked for yet are read together.
+     *
+     * @param what the question, the same as of {@link #once} for one key
+     * @param read finds the answers to those not known, which nobody may change; a key may have none
+     * @return the answers by key, without the keys that have none
+     */
+    public <K, T> Map<K, T> each(String what, Collection<K> keys, Function<List<K>, Map<K, T>> read) {
+        List<K> wanted = keys.stream().distinct().toList();
+        if (!(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request) || isWriting()) {
+            return wanted.isEmpty() ? Map.of() : read.apply(wanted);
+        }
+        Map<Asked, @Nullable Object> memory = memory(request);
+        List<K> missing = wanted.stream()
+                .filter(key -> !memory.containsKey(new Asked(what, key)))
+                .toList();
+        if (!missing.isEmpty()) {
+            Map<K, T> found = read.apply(missing);
+            missing.forEach(key -> memory.put(new Asked(what, key), found.get(key)));
+        }
+        Map<K, T> answers = new LinkedHashMap<>();
+        for (K key : wanted) {
+            @SuppressWarnings("unchecked") // put above under the same question, whose answers are all of one type
+            T known = (T) memory.get(new Asked(what, key));
+            if (known != null) {
+                answers.put(key, known);
+            }
+        }
+        return answers;
     }
 
     /** Forgets everything: what was read may be old now. */
@@ -54,8 +90,9 @@ public class PageMemory {
     }
 
     @SuppressWarnings("unchecked") // nobody else knows the attribute's name
-    private static Map<Asked, Object> memory(ServletRequestAttributes request) {
-        Map<Asked, Object> memory = (Map<Asked, Object>) request.getRequest().getAttribute(ATTRIBUTE);
+    private static Map<Asked, @Nullable Object> memory(ServletRequestAttributes request) {
+        Map<Asked, @Nullable Object> memory =
+                (Map<Asked, @Nullable Object>) request.getRequest().getAttribute(ATTRIBUTE);
         if (memory == null) {
             memory = new HashMap<>();
             request.getRequest().setAttribute(ATTRIBUTE, memory);

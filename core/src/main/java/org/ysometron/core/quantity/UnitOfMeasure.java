@@ -22,8 +22,12 @@ import static tech.units.indriya.unit.Units.SECOND;
 import static tech.units.indriya.unit.Units.SQUARE_METRE;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javax.measure.Unit;
 import javax.measure.UnitConverter;
 import tech.units.indriya.AbstractUnit;
@@ -53,6 +57,11 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
 
     private static final List<UnitOfMeasure> ALL = register();
 
+    /** Every accepted spelling, normalised, with its unit; what a page reads anew from what was typed is looked up here. */
+    private static final Map<String, UnitOfMeasure> SPELLINGS = spellings();
+
+    private static final Map<Dimension, UnitOfMeasure> WORKING = workingUnits();
+
     /** Copies the aliases. */
     public UnitOfMeasure {
         aliases = List.copyOf(aliases);
@@ -65,10 +74,11 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
 
     /** The unit in which the core computes quantities of this dimension. */
     public static UnitOfMeasure working(Dimension dimension) {
-        return ALL.stream()
-                .filter(unit -> unit.dimension == dimension && unit.symbol.equals(dimension.workingUnit()))
-                .findFirst()
-                .orElseThrow(() -> new IllegalStateException("no working unit registered for " + dimension));
+        UnitOfMeasure unit = WORKING.get(dimension);
+        if (unit == null) {
+            throw new IllegalStateException("no working unit registered for " + dimension);
+        }
+        return unit;
     }
 
     /**
@@ -79,10 +89,9 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
      */
     public static Optional<UnitOfMeasure> find(String text) {
         String wanted = normalise(text);
-        Optional<UnitOfMeasure> exact =
-                ALL.stream().filter(unit -> unit.isSpelt(wanted)).findFirst();
-        if (exact.isPresent()) {
-            return exact;
+        UnitOfMeasure exact = SPELLINGS.get(wanted);
+        if (exact != null) {
+            return Optional.of(exact);
         }
         List<UnitOfMeasure> folded =
                 ALL.stream().filter(unit -> unit.isSpeltIgnoringCase(wanted)).toList();
@@ -103,20 +112,28 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         return symbol.equals(dimension.workingUnit());
     }
 
-    private boolean isSpelt(String wanted) {
-        return normalise(symbol).equals(wanted)
-                || aliases.stream().anyMatch(alias -> normalise(alias).equals(wanted));
+    private Stream<String> spelt() {
+        return Stream.concat(Stream.of(symbol), aliases.stream()).map(UnitOfMeasure::normalise);
+    }
+
+    private static Map<String, UnitOfMeasure> spellings() {
+        Map<String, UnitOfMeasure> spellings = new HashMap<>();
+        ALL.forEach(unit -> unit.spelt().forEach(spelling -> spellings.putIfAbsent(spelling, unit)));
+        return Map.copyOf(spellings);
+    }
+
+    private static Map<Dimension, UnitOfMeasure> workingUnits() {
+        Map<Dimension, UnitOfMeasure> working = new EnumMap<>(Dimension.class);
+        ALL.stream().filter(UnitOfMeasure::isWorking).forEach(unit -> working.putIfAbsent(unit.dimension, unit));
+        return working;
     }
 
     private boolean isSpeltIgnoringCase(String wanted) {
-        return normalise(symbol).equalsIgnoreCase(wanted)
-                || aliases.stream().anyMatch(alias -> normalise(alias).equalsIgnoreCase(wanted));
+        return spelt().anyMatch(spelling -> spelling.equalsIgnoreCase(wanted));
     }
 
     private boolean differsInPrefixAlone(String wanted) {
-        return java.util.stream.Stream.concat(java.util.stream.Stream.of(symbol), aliases.stream())
-                .map(UnitOfMeasure::normalise)
-                .filter(spelling -> spelling.equalsIgnoreCase(wanted) && spelling.length() > 1)
+        return spelt().filter(spelling -> spelling.equalsIgnoreCase(wanted) && spelling.length() > 1)
                 .anyMatch(spelling -> "mM".indexOf(spelling.charAt(0)) >= 0
                         && spelling.charAt(0) != wanted.charAt(0)
                         && spelling.substring(1).equals(wanted.substring(1)));

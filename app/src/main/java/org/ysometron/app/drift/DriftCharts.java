@@ -93,10 +93,10 @@ class DriftCharts {
     @Transactional(readOnly = true)
     public DriftView view(long seriesId, @Nullable Integer wantedTo) {
         SeriesView found = series.series(seriesId);
-        List<PointView> all = series.points(seriesId);
-        int to = wantedTo == null ? all.size() : Math.max(Math.min(wantedTo, all.size()), Math.min(1, all.size()));
+        int all = series.count(found);
+        int to = wantedTo == null ? all : Math.max(Math.min(wantedTo, all), Math.min(1, all));
         int from = Math.max(0, to - WINDOW);
-        Sight sight = sight(found, all, from, to);
+        Sight sight = sight(found, from, to);
         int unanswered = (int) sight.signals.entrySet().stream()
                 .filter(entry -> !entry.getValue().isAnswered() && undecided(sight, entry.getKey()))
                 .count();
@@ -108,7 +108,7 @@ class DriftCharts {
                                 ? ""
                                 : ", " + found.blend().words()),
                 found.property().unit(),
-                all.size(),
+                all,
                 base(sight),
                 cost(),
                 means(sight),
@@ -116,14 +116,17 @@ class DriftCharts {
                 spreads(sight),
                 rows(sight),
                 from > 0 ? from : null,
-                to < all.size() ? Math.min(to + WINDOW, all.size()) : null,
-                all.isEmpty() ? "" : "lots " + (from + 1) + " to " + to + " of " + all.size(),
+                to < all ? Math.min(to + WINDOW, all) : null,
+                all == 0 ? "" : "lots " + (from + 1) + " to " + to + " of " + all,
                 sight.points.stream().map(sight::code).toList(),
                 unanswered);
     }
 
-    private Sight sight(SeriesView found, List<PointView> all, int from, int to) {
-        List<PointView> points = all.subList(from, to);
+    private Sight sight(SeriesView found, int from, int to) {
+        // The one before the first is read for the change from it.
+        int earlier = Math.min(1, from);
+        List<PointView> read = series.part(found.id(), from - earlier, to - from + earlier);
+        List<PointView> points = read.subList(earlier, read.size());
         List<Long> ids = points.stream().map(PointView::lotId).toList();
         Map<Long, LotView> byId = new HashMap<>();
         lots.all(ids).forEach(lot -> byId.put(lot.id(), lot));
@@ -135,7 +138,7 @@ class DriftCharts {
         Optional<BaselineView> baseline = baselines.newest(found.id());
         Set<Long> chosen = baseline.map(b -> (Set<Long>) new HashSet<>(baselines.lotsOf(b.id())))
                 .orElse(Set.of());
-        return new Sight(found, points, from > 0 ? all.get(from - 1) : null, byId, here, baseline, chosen);
+        return new Sight(found, points, earlier > 0 ? read.get(0) : null, byId, here, baseline, chosen);
     }
 
     // ---- the three charts --------------------------------------------------------------------------------------

@@ -32,6 +32,12 @@ interface PointRepository extends JpaRepository<Point, Long> {
 
     @Query("""
             select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd)
+            from Point p where p.seriesId = :series order by p.madeOn, p.lotId limit :count offset :from
+            """)
+    List<SeriesPoints.PointView> part(long series, int from, int count);
+
+    @Query("""
+            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd)
             from Point p
             where p.seriesId = :series and (p.madeOn < :madeOn or (p.madeOn = :madeOn and p.lotId < :lot))
             order by p.madeOn desc, p.lotId desc

@@ -138,6 +138,16 @@ public class SeriesPoints implements EarlierLots {
         return points.ofSeries(seriesId);
     }
 
+    /** How many points a series has. */
+    public int count(SeriesView of) {
+        return lotsOn(List.of(of)).getOrDefault(of.id(), 0L).intValue();
+    }
+
+    /** So many points of a series in order of making, from the one at this place on; the first has place 0. */
+    public List<PointView> part(long seriesId, int from, int count) {
+        return points.part(seriesId, from, count);
+    }
+
     /**
      * The series of a property of this lot's product, colour and blend under these conditions; empty when no lot has a point. Of
      * several set-ups the one with most lots.

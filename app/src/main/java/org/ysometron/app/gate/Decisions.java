@@ -516,7 +516,8 @@ public class Decisions {
                 judged.reason(),
                 judged.n(),
                 judged.claim().requirement().minimumN(),
-                judged.more());
+                judged.more(),
+                !judged.claim().property().isMechanical());
     }
 
     private static DecisionView view(Decision decision) {

@@ -129,7 +129,7 @@ class FirstSteps {
                 "Its specimens", "printed from a sample of the lot", at + "#specimens", !records.isEmpty(), false));
         steps.add(new Step(
                 "Measured and broken",
-                "callipers first, then the force",
+                "calipers first, then the force",
                 lot.isPresent() ? at + "/bench" : "/",
                 !records.isEmpty()
                         && records.stream().allMatch(record -> record.force().isPresent()),

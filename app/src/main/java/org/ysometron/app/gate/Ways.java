@@ -12,10 +12,10 @@ final class Ways {
     static String to(Block block, LotView lot, String product) {
         String own = "/lots/" + lot.code();
         return switch (block.kind()) {
-            case PUBLICATION_CONFLICT -> "/products/" + product + "#publications";
+            case PUBLICATION_CONFLICT, NOTHING_CLAIMED -> "/products/" + product + "#publications";
             case PRODUCT_WITHDRAWN -> "/products/" + product + "#life";
             case NO_SAMPLE -> own + "/intake#samples";
-            case SIZE_GATE, MATERIAL_STATE -> own + "/intake";
+            case SIZE_GATE, MATERIAL_STATE, INTAKE_CLAIM -> own + "/intake";
             case TEST_MISSING -> own + "#specimens";
             case PLAN_LINE -> own + "/plan";
             case CLAIM_OPEN, NOT_COMPARABLE -> own + "/evidence";

@@ -1,5 +1,6 @@
 package org.ysometron.app.intake;
 
+import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.Collection;
 import java.util.Comparator;
@@ -18,6 +19,7 @@ import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.material.Drying;
+import org.ysometron.core.material.SiteClock;
 import org.ysometron.core.publication.Statement;
 import org.ysometron.core.publication.Topic;
 
@@ -29,8 +31,10 @@ public class MaterialStates {
     private final Lots lots;
     private final Products products;
     private final Publications publications;
+    private final Clock clock;
 
-    MaterialStates(Intake intake, Lots lots, Products products, Publications publications) {
+    MaterialStates(Intake intake, Lots lots, Products products, Publications publications, Clock clock) {
+        this.clock = clock;
         this.intake = intake;
         this.lots = lots;
         this.products = products;
@@ -125,8 +129,7 @@ public class MaterialStates {
                 .orElse(OptionalDouble.empty());
     }
 
-    private static SetState state(
-            List<SpecimenView> specimens, Optional<Drying> need, List<Intake.RecordView> records) {
+    private SetState state(List<SpecimenView> specimens, Optional<Drying> need, List<Intake.RecordView> records) {
         SpecimenView first = specimens.get(0);
         LocalDateTime made = first.madeAt();
         List<Drying.Dried> dried = records.stream()
@@ -139,7 +142,7 @@ public class MaterialStates {
                 .filter(record -> !record.ended().isAfter(made))
                 .reduce((one, later) -> later)
                 .or(() -> dried.stream().findFirst());
-        Drying.State state = need.map(drying -> drying.at(before, made))
+        Drying.State state = need.map(drying -> drying.at(before, made, new SiteClock(clock.getZone())))
                 .orElseGet(() -> new Drying.State(
                         false,
                         List.of("The datasheet states no drying for a material that takes up water."),

@@ -44,7 +44,7 @@ interface LotRepository extends JpaRepository<Lot, Long> {
     @Query(
             value =
                     "select l.id as lotId, (select b.id from lot b where b.product_id = l.product_id and b.colour = l.colour"
-                            + " and b.state in ('RELEASED', 'CONCEDED', 'BROUGHT_IN') and (b.made_on, b.id) < (l.made_on, l.id)"
+                            + " and b.state in ('RELEASED', 'CONCEDED', 'BROUGHT_IN') and b.made_on <= l.made_on and (b.made_on < l.made_on or b.id < l.id)"
                             + " order by b.made_on desc, b.id desc limit 1) as beforeId from lot l where l.id in (:ids)"
                             + " having beforeId is not null",
             nativeQuery = true)

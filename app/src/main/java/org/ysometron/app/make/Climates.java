@@ -20,6 +20,7 @@ import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.material.Conditioning;
+import org.ysometron.core.material.SiteClock;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
@@ -102,7 +103,8 @@ public class Climates {
                                         hours.get(set.get(0).lotId())),
                                 weighed.getOrDefault(id, List.of()).stream()
                                         .map(row -> new Conditioning.Weighing(row.weighedAt, row.mass))
-                                        .toList()));
+                                        .toList(),
+                                new SiteClock(clock.getZone())));
             }
         });
         return ready;

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.springframework.util.ConcurrentLruCache;
 import org.ysometron.app.chart.Scale;
 import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Products;
@@ -29,6 +30,18 @@ class PlanPages {
     private static final double BOTTOM = 210;
     private static final double TOP = 14;
     private static final double LOTS = 5;
+
+    /** Shift found within {@link #LOTS} lots, in standard deviations of a lot mean; the same for every chart. */
+    private static final double SHIFT_FOUND = Power.shiftFoundWithin(LOTS);
+
+    private static final Scale ACROSS = new Scale(0, MOST_PERCENT, LEFT, RIGHT);
+    private static final Scale UP = new Scale(0, 1, BOTTOM, TOP);
+
+    /** A curve follows from its terms alone, and takes a hundred integrals: those looked at last are kept. */
+    private static final ConcurrentLruCache<Terms, Curve> CURVES = new ConcurrentLruCache<>(400, PlanPages::draw);
+
+    /** What a curve follows from. */
+    private record Terms(int n, boolean chosen, double sd, double edge, double confidence) {}
 
     private final Publications publications;
     private final History history;
@@ -91,8 +104,6 @@ class PlanPages {
                                     + " them would show."));
         }
         double edge = edge(requirement);
-        Scale x = new Scale(0, MOST_PERCENT, LEFT, RIGHT);
-        Scale y = new Scale(0, 1, BOTTOM, TOP);
         double sd = scatter.get().within();
         List<Curve> curves = new ArrayList<>();
         List<Integer> shown = new ArrayList<>(List.of(3, 5, 10));
@@ -102,17 +113,17 @@ class PlanPages {
             shown.add(n);
         }
         for (int size : shown) {
-            curves.add(curve(size, size == n, sd, edge, requirement.confidence(), x, y));
+            curves.add(CURVES.get(new Terms(size, size == n, sd, edge, requirement.confidence())));
         }
         return new ClaimView(
                 claim.title(),
                 requirement.words(),
                 claim.terms(),
                 curves,
-                shares(y),
-                x.ticks(8),
-                new Mark(x.at(percent), Figures.plain(percent, 3) + " %"),
-                usual(requirement, scatter.get(), edge, x),
+                shares(),
+                ACROSS.ticks(8),
+                new Mark(ACROSS.at(percent), Figures.plain(percent, 3) + " %"),
+                usual(requirement, scatter.get(), edge),
                 lines(claim, scatter.get(), n, percent, edge));
     }
 
@@ -123,37 +134,37 @@ class PlanPages {
                 : requirement.upper().orElseThrow();
     }
 
-    private static Curve curve(int n, boolean chosen, double sd, double edge, double confidence, Scale x, Scale y) {
+    private static Curve draw(Terms of) {
         StringBuilder path = new StringBuilder();
         double labelX = RIGHT;
         double labelY = TOP;
         for (int step = 0; step <= 60; step++) {
             double percent = MOST_PERCENT * step / 60;
-            double power = Power.supported(percent / 100 * edge, sd, n, confidence);
+            double power = Power.supported(percent / 100 * of.edge(), of.sd(), of.n(), of.confidence());
             path.append(path.isEmpty() ? "M" : "L")
-                    .append(x.at(percent))
+                    .append(ACROSS.at(percent))
                     .append(' ')
-                    .append(y.at(power));
+                    .append(UP.at(power));
             if (power <= 0.55) {
-                labelX = x.at(percent);
-                labelY = y.at(power);
+                labelX = ACROSS.at(percent);
+                labelY = UP.at(power);
             }
         }
-        return new Curve(n, path.toString(), labelX, labelY, chosen);
+        return new Curve(of.n(), path.toString(), labelX, labelY, of.chosen());
     }
 
-    private static List<Scale.Tick> shares(Scale y) {
+    private static List<Scale.Tick> shares() {
         List<Scale.Tick> ticks = new ArrayList<>();
         for (int percent = 0; percent <= 100; percent += 20) {
-            ticks.add(new Scale.Tick(y.at(percent / 100.0), percent + " %"));
+            ticks.add(new Scale.Tick(UP.at(percent / 100.0), percent + " %"));
         }
         return ticks;
     }
 
-    private static @Nullable Mark usual(Requirement requirement, History.Scatter scatter, double edge, Scale x) {
+    private static @Nullable Mark usual(Requirement requirement, History.Scatter scatter, double edge) {
         double percent = 100 * (requirement.lower().isPresent() ? scatter.mean() - edge : edge - scatter.mean()) / edge;
         return percent >= 0 && percent <= MOST_PERCENT
-                ? new Mark(x.at(percent), "lots so far: " + Figures.decimals(percent, 1) + " %")
+                ? new Mark(ACROSS.at(percent), "lots so far: " + Figures.decimals(percent, 1) + " %")
                 : null;
     }
 
@@ -181,7 +192,7 @@ class PlanPages {
         }
         OptionalDouble between = scatter.between();
         if (between.isPresent() && between.getAsDouble() > 0) {
-            double shift = Power.shiftFoundWithin(LOTS) * between.getAsDouble();
+            double shift = SHIFT_FOUND * between.getAsDouble();
             lines.add("The chart finds a shift of " + Figures.significant(shift, 2) + " " + unit + " within "
                     + Figures.plain(LOTS, 2) + " lots, on average.");
         }

@@ -25,6 +25,7 @@ public record Block(Kind kind, String what, Right lifter, String how, String sub
     /** The sorts of reason, the one to be dealt with first foremost. */
     public enum Kind {
         PUBLICATION_CONFLICT("publications that differ"),
+        NOTHING_CLAIMED("a product that publishes no claim"),
         PRODUCT_WITHDRAWN("a lot of a withdrawn product"),
         NO_SAMPLE("material that nobody drew from the lot"),
         OTHER_BLEND("another formulation or colour masterbatch"),
@@ -34,6 +35,7 @@ public record Block(Kind kind, String what, Right lifter, String how, String sub
         MATERIAL_STATE("the state of the material"),
         TAKEN_OUT("evidence changed after its result was known"),
         ENDINGS("tests that ended in a way that does not count"),
+        INTAKE_CLAIM("a claim on the material that intake has not settled"),
         TEST_MISSING("a missing test"),
         PLAN_LINE("a planned test not done"),
         CLAIM_CONTRADICTED("a contradicted claim"),

@@ -21,9 +21,16 @@ public final class Gate {
      * @param n specimens that count
      * @param minimumN the claim's minimum
      * @param moreSpecimens how many more should settle it
+     * @param atIntake whether the material itself is measured for it, at intake, and not a printed specimen
      */
     public record JudgedClaim(
-            String title, Verdict verdict, String reason, int n, int minimumN, OptionalInt moreSpecimens) {}
+            String title,
+            Verdict verdict,
+            String reason,
+            int n,
+            int minimumN,
+            OptionalInt moreSpecimens,
+            boolean atIntake) {}
 
     /**
      * A signal at this lot's point.
@@ -42,7 +49,7 @@ public final class Gate {
         List<Block> blocks = new ArrayList<>(others);
         if (claims.isEmpty()) {
             blocks.add(new Block(
-                    Block.Kind.TEST_MISSING,
+                    Block.Kind.NOTHING_CLAIMED,
                     "The product publishes no claim that could be verified.",
                     Right.ADMINISTRATION,
                     "Publish a datasheet revision with at least one claim."));
@@ -172,10 +179,12 @@ public final class Gate {
         switch (claim.verdict()) {
             case NOT_TESTED ->
                 blocks.add(new Block(
-                        Block.Kind.TEST_MISSING,
+                        claim.atIntake() ? Block.Kind.INTAKE_CLAIM : Block.Kind.TEST_MISSING,
                         claim.title() + ": not tested.",
                         Right.ENTRY,
-                        "Test at least " + claim.minimumN() + " specimens."));
+                        claim.atIntake()
+                                ? "Measure the material at intake."
+                                : "Test at least " + claim.minimumN() + " specimens."));
             case CONTRADICTED ->
                 blocks.add(new Block(
                         Block.Kind.CLAIM_CONTRADICTED,
@@ -184,11 +193,13 @@ public final class Gate {
                         "Hold or reject the lot; it cannot be released."));
             case OPEN ->
                 blocks.add(new Block(
-                        Block.Kind.CLAIM_OPEN,
+                        claim.atIntake() ? Block.Kind.INTAKE_CLAIM : Block.Kind.CLAIM_OPEN,
                         claim.title() + ": open. " + claim.reason(),
                         Right.ENTRY,
                         claim.moreSpecimens().isPresent()
-                                ? "Test " + claim.moreSpecimens().getAsInt() + " more."
+                                ? (claim.atIntake() ? "Measure " : "Test ")
+                                        + claim.moreSpecimens().getAsInt()
+                                        + (claim.atIntake() ? " more at intake." : " more.")
                                 : "More of the same will not settle it; hold the lot."));
             case NOT_COMPARABLE ->
                 blocks.add(new Block(

@@ -40,20 +40,15 @@ public final class Conditioning {
         }
     }
 
-    /** The earliest time of a test. */
-    public static LocalDateTime earliest(LocalDateTime started, double hours) {
-        return started.plusMinutes(Math.round(hours * 60));
-    }
-
     /**
-     * The age at a test.
+     * The earliest time of a test.
      *
-     * @param started when the part went into the climate; empty when unknown
+     * @param started when the part went into the climate
      * @param hours prescribed, at least 0
-     * @param tested when it was tested
+     * @param clock by which both are written down
      */
-    public static Age age(Optional<LocalDateTime> started, double hours, LocalDateTime tested) {
-        return age(started.map(from -> earliest(from, hours)), tested);
+    public static LocalDateTime earliest(LocalDateTime started, double hours, SiteClock clock) {
+        return clock.after(started, Duration.ofMinutes(Math.round(hours * 60)));
     }
 
     /**
@@ -91,13 +86,15 @@ public final class Conditioning {
      * @param started when it went in
      * @param hours prescribed
      * @param weighings in any order; those from before it went in do not count
+     * @param clock by which all of them are written down
      */
-    public static LocalDateTime readyFrom(LocalDateTime started, double hours, List<Weighing> weighings) {
-        LocalDateTime byTime = earliest(started, hours);
+    public static LocalDateTime readyFrom(
+            LocalDateTime started, double hours, List<Weighing> weighings, SiteClock clock) {
+        LocalDateTime byTime = earliest(started, hours, clock);
         return weighings.stream()
                 .filter(last -> weighings.stream()
                         .anyMatch(first -> !first.at().isBefore(started)
-                                && Duration.between(first.at(), last.at()).toMinutes() >= DAY * 60
+                                && clock.least(first.at(), last.at()).toMinutes() >= DAY * 60
                                 && inEquilibrium(first.mass(), last.mass())))
                 .map(Weighing::at)
                 .filter(at -> at.isBefore(byTime))

@@ -1,6 +1,5 @@
 package org.ysometron.core.material;
 
-import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -112,13 +111,14 @@ public record Drying(double temperature, double hours, double openHours, double 
      *
      * @param record how it was dried; empty when nobody wrote it down
      * @param at the time that counts: when the specimens were made
+     * @param clock by which both are written down
      */
-    public State at(Optional<Dried> record, LocalDateTime at) {
+    public State at(Optional<Dried> record, LocalDateTime at, SiteClock clock) {
         List<String> reasons = new ArrayList<>();
         if (record.isEmpty()) {
             reasons.add("No drying is on record before the specimens were made.");
         } else {
-            judge(record.get(), at, reasons);
+            judge(record.get(), at, clock, reasons);
         }
         String remedy = reasons.isEmpty()
                 ? ""
@@ -127,7 +127,7 @@ public record Drying(double temperature, double hours, double openHours, double 
         return new State(reasons.isEmpty(), reasons, remedy);
     }
 
-    private void judge(Dried record, LocalDateTime at, List<String> reasons) {
+    private void judge(Dried record, LocalDateTime at, SiteClock clock, List<String> reasons) {
         if (record.temperature() < temperature - DEGREES) {
             reasons.add("Dried at " + Figures.plain(record.temperature(), 3) + " °C; " + Figures.plain(temperature, 3)
                     + " °C are asked for.");
@@ -136,7 +136,7 @@ public record Drying(double temperature, double hours, double openHours, double 
             reasons.add("Dried for " + Figures.plain(record.hours(), 3) + " h; " + Figures.plain(hours, 3)
                     + " h are asked for.");
         }
-        double since = Duration.between(record.ended(), at).toSeconds() / 3600.0;
+        double since = clock.most(record.ended(), at).toSeconds() / 3600.0;
         if (since < 0) {
             reasons.add("The drying ended after the specimens were made.");
         } else if (record.kept() == Kept.OPEN && since > openHours) {

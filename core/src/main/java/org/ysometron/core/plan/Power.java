@@ -50,12 +50,24 @@ public final class Power {
         if (!(power > 0 && power < 1)) {
             throw new IllegalArgumentException("a power between 0 and 1 is needed, got " + power);
         }
-        for (int n = 2; n <= MOST; n++) {
-            if (supported(margin, sd, n, confidence) >= power) {
-                return OptionalInt.of(n);
+        if (supported(margin, sd, 2, confidence) >= power) {
+            return OptionalInt.of(2);
+        }
+        if (supported(margin, sd, MOST, confidence) < power) {
+            return OptionalInt.empty();
+        }
+        // Inside the edge more specimens never show less: halve what is left.
+        int few = 2;
+        int enough = MOST;
+        while (enough - few > 1) {
+            int middle = (few + enough) / 2;
+            if (supported(margin, sd, middle, confidence) >= power) {
+                enough = middle;
+            } else {
+                few = middle;
             }
         }
-        return OptionalInt.empty();
+        return OptionalInt.of(enough);
     }
 
     /** The margin that n specimens, at least 2, need for a probability of <i>supported</i>, in the unit of the scatter. */

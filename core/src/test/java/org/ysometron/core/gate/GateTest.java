@@ -67,6 +67,28 @@ class GateTest {
     }
 
     private static JudgedClaim claim(Verdict verdict) {
-        return new JudgedClaim("Tensile strength, ZX upright", verdict, "Reason.", 1, 5, OptionalInt.of(4));
+        return new JudgedClaim("Tensile strength, ZX upright", verdict, "Reason.", 1, 5, OptionalInt.of(4), false);
+    }
+
+    /** What is measured on the material itself is missing at intake, not among the specimens. */
+    @Test
+    void aClaimOnTheMaterialIsSettledAtIntake() {
+        for (Verdict verdict : List.of(Verdict.NOT_TESTED, Verdict.OPEN)) {
+            JudgedClaim density = new JudgedClaim("Density", verdict, "Reason.", 1, 3, OptionalInt.of(2), true);
+
+            assertThat(Gate.blocks(List.of(density), List.of(), List.of()))
+                    .singleElement()
+                    .satisfies(block -> {
+                        assertThat(block.kind()).isEqualTo(Block.Kind.INTAKE_CLAIM);
+                        assertThat(block.how()).contains("at intake");
+                    });
+        }
+    }
+
+    @Test
+    void aProductThatClaimsNothingIsNotReleasedForThat() {
+        assertThat(Gate.blocks(List.of(), List.of(), List.of()))
+                .singleElement()
+                .satisfies(block -> assertThat(block.kind()).isEqualTo(Block.Kind.NOTHING_CLAIMED));
     }
 }

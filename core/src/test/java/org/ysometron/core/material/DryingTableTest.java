@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import net.jqwik.api.ForAll;
@@ -17,6 +18,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 class DryingTableTest {
 
     private static final LocalDateTime ENDED = LocalDateTime.of(2026, 5, 4, 8, 0);
+    /** A site whose clock is never set. */
+    private static final SiteClock STEADY = new SiteClock(ZoneOffset.UTC);
+
     private static final Drying NEED = new Drying(80, 6, 24, 0.2);
 
     /** Asked for: 6 h at 80 °C, 24 h in the open, 20 % humidity; five degrees of the oven are let pass. */
@@ -40,7 +44,7 @@ class DryingTableTest {
     void theState(double temperature, double hours, Drying.Kept kept, Double humidity, int hoursLater, boolean dry) {
         OptionalDouble read = humidity == null ? OptionalDouble.empty() : OptionalDouble.of(humidity);
         Drying.Dried record = new Drying.Dried(ENDED, temperature, hours, kept, read);
-        Drying.State state = NEED.at(Optional.of(record), ENDED.plusHours(hoursLater));
+        Drying.State state = NEED.at(Optional.of(record), ENDED.plusHours(hoursLater), STEADY);
 
         assertThat(state.dry()).as(state.reasons().toString()).isEqualTo(dry);
         assertThat(state.reasons().isEmpty()).isEqualTo(dry);
@@ -52,8 +56,9 @@ class DryingTableTest {
     @Property(tries = 200)
     void waitingNeverDries(@ForAll @IntRange(max = 200) int first, @ForAll @IntRange(max = 200) int more) {
         Drying.Dried record = new Drying.Dried(ENDED, 80, 6, Drying.Kept.OPEN, OptionalDouble.empty());
-        boolean now = NEED.at(Optional.of(record), ENDED.plusHours(first)).dry();
-        boolean later = NEED.at(Optional.of(record), ENDED.plusHours(first + (long) more))
+        boolean now =
+                NEED.at(Optional.of(record), ENDED.plusHours(first), STEADY).dry();
+        boolean later = NEED.at(Optional.of(record), ENDED.plusHours(first + (long) more), STEADY)
                 .dry();
 
         assertThat(now || !later).isTrue();
@@ -65,16 +70,12 @@ class DryingTableTest {
     void conditioningIsReachedOnce(
             @ForAll @IntRange(min = 1, max = 400) int hours, @ForAll @IntRange(max = 900) int at) {
         LocalDateTime tested = ENDED.plusHours(at);
-        Conditioning.Age age = Conditioning.age(Optional.of(ENDED), hours, tested);
+        Optional<LocalDateTime> ready = Optional.of(Conditioning.earliest(ENDED, hours, STEADY));
+        Conditioning.Age age = Conditioning.age(ready, tested);
 
         assertThat(age == Conditioning.Age.REACHED).isEqualTo(at >= hours);
-        assertThat(Conditioning.age(Optional.of(ENDED), hours, Conditioning.earliest(ENDED, hours)))
-                .isEqualTo(Conditioning.Age.REACHED);
-        assertThat(Conditioning.age(
-                        Optional.of(ENDED),
-                        hours,
-                        Conditioning.earliest(ENDED, hours).minusMinutes(1)))
-                .isEqualTo(Conditioning.Age.EARLY);
+        assertThat(Conditioning.age(ready, ready.get())).isEqualTo(Conditioning.Age.REACHED);
+        assertThat(Conditioning.age(ready, ready.get().minusMinutes(1))).isEqualTo(Conditioning.Age.EARLY);
     }
 
     @Test

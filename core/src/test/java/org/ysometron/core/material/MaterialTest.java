@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import net.jqwik.api.ForAll;
@@ -16,6 +17,9 @@ import org.junit.jupiter.api.Test;
 class MaterialTest {
 
     private static final LocalDateTime NOON = LocalDateTime.of(2026, 3, 1, 12, 0);
+    /** A site whose clock is never set. */
+    private static final SiteClock STEADY = new SiteClock(ZoneOffset.UTC);
+
     private static final Drying NEED = new Drying(80, 6, 24, 0.2);
 
     /**
@@ -132,16 +136,17 @@ class MaterialTest {
     void aSpoolIsDryOnlyOnRecord() {
         Drying.Dried good = new Drying.Dried(NOON, 80, 6, Drying.Kept.OPEN, OptionalDouble.empty());
 
-        assertThat(NEED.at(Optional.of(good), NOON.plusHours(20)).dry()).isTrue();
-        assertThat(NEED.at(Optional.of(good), NOON.plusHours(30)).reasons())
+        assertThat(NEED.at(Optional.of(good), NOON.plusHours(20), STEADY).dry()).isTrue();
+        assertThat(NEED.at(Optional.of(good), NOON.plusHours(30), STEADY).reasons())
                 .containsExactly("In the open for 30 h; 24 h are the most.");
-        assertThat(NEED.at(Optional.of(good), NOON.minusHours(1)).reasons())
+        assertThat(NEED.at(Optional.of(good), NOON.minusHours(1), STEADY).reasons())
                 .containsExactly("The drying ended after the specimens were made.");
-        assertThat(NEED.at(Optional.empty(), NOON).remedy()).contains("Dry 6 h at 80 °C", "print the specimens again");
+        assertThat(NEED.at(Optional.empty(), NOON, STEADY).remedy())
+                .contains("Dry 6 h at 80 °C", "print the specimens again");
         Drying.Dried cool = new Drying.Dried(NOON, 60, 4, Drying.Kept.DRY_BOX, OptionalDouble.of(0.35));
-        assertThat(NEED.at(Optional.of(cool), NOON).reasons()).hasSize(3);
+        assertThat(NEED.at(Optional.of(cool), NOON, STEADY).reasons()).hasSize(3);
         Drying.Dried unread = new Drying.Dried(NOON, 80, 6, Drying.Kept.DRY_BOX, OptionalDouble.empty());
-        assertThat(NEED.at(Optional.of(unread), NOON).words()).isEqualTo("wet or unknown");
+        assertThat(NEED.at(Optional.of(unread), NOON, STEADY).words()).isEqualTo("wet or unknown");
         assertThat(Drying.lossPercent(200, 199)).isCloseTo(0.5, within(1e-12));
         assertThatThrownBy(() -> Drying.lossPercent(199, 200)).hasMessageContaining("smaller one after");
     }
@@ -149,11 +154,11 @@ class MaterialTest {
     /** M9: the conditioning of the printed part has a clock of its own, which a dry spool does not move. */
     @Test
     void conditioningIsAClockOfItsOwn() {
-        Optional<LocalDateTime> started = Optional.of(NOON);
+        Optional<LocalDateTime> ready = Optional.of(Conditioning.earliest(NOON, 88, STEADY));
 
-        assertThat(Conditioning.age(started, 88, NOON.plusHours(87))).isEqualTo(Conditioning.Age.EARLY);
-        assertThat(Conditioning.age(started, 88, NOON.plusHours(88))).isEqualTo(Conditioning.Age.REACHED);
-        assertThat(Conditioning.age(Optional.empty(), 88, NOON)).isEqualTo(Conditioning.Age.UNKNOWN);
+        assertThat(Conditioning.age(ready, NOON.plusHours(87))).isEqualTo(Conditioning.Age.EARLY);
+        assertThat(Conditioning.age(ready, NOON.plusHours(88))).isEqualTo(Conditioning.Age.REACHED);
+        assertThat(Conditioning.age(Optional.empty(), NOON)).isEqualTo(Conditioning.Age.UNKNOWN);
         assertThat(Conditioning.inEquilibrium(10, 10.009)).isTrue();
         assertThat(Conditioning.inEquilibrium(10, 10.011)).isFalse();
     }

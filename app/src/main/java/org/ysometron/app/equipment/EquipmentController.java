@@ -149,7 +149,7 @@ class EquipmentController {
                 .body(paper.content());
     }
 
-    @GetMapping("/equipment/{id}")
+    @GetMapping("/equipment/{id:\\d+}")
     String one(@PathVariable long id, Model model) {
         return one(id, new Problems(), Map.of(), model);
     }

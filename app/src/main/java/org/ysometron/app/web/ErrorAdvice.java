@@ -1,25 +1,39 @@
 package org.ysometron.app.web;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Objects;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.server.PathContainer;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.ui.Model;
 import org.springframework.web.ErrorResponse;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** Turns what went wrong into a page that says what happened and what to do, with the right status. */
 @ControllerAdvice
 class ErrorAdvice {
 
     private static final Logger LOG = LoggerFactory.getLogger(ErrorAdvice.class);
+
+    private final ObjectProvider<RequestMappingHandlerMapping> mappings;
+
+    ErrorAdvice(ObjectProvider<RequestMappingHandlerMapping> mappings) {
+        this.mappings = mappings;
+    }
 
     @ExceptionHandler(NotFound.class)
     String notFound(NotFound problem, Model model, HttpServletResponse response) {
@@ -70,6 +84,35 @@ class ErrorAdvice {
                 HttpStatus.CONTENT_TOO_LARGE,
                 "The file or form is larger than 32 MB, or has more than 8,000 fields.",
                 "Import one lot's readings at a time; publish at most 500 statements.");
+    }
+
+    /** A form that was refused stands at an address that only takes forms; whoever opens it later is led to the page it is of. */
+    @ExceptionHandler(HttpRequestMethodNotSupportedException.class)
+    String onlyTakesForms(
+            HttpRequestMethodNotSupportedException problem,
+            HttpServletRequest request,
+            Model model,
+            HttpServletResponse response) {
+        if (!request.getMethod().equals("GET")) {
+            return other(problem, model, response);
+        }
+        String path = request.getRequestURI();
+        while (path.lastIndexOf('/') > 0) {
+            path = path.substring(0, path.lastIndexOf('/'));
+            if (isPage(path)) {
+                return "redirect:" + path;
+            }
+        }
+        return "redirect:/";
+    }
+
+    private boolean isPage(String path) {
+        PathContainer parsed = PathContainer.parsePath(path);
+        return mappings.getObject().getHandlerMethods().keySet().stream()
+                .filter(info -> info.getMethodsCondition().getMethods().contains(RequestMethod.GET))
+                .map(RequestMappingInfo::getPathPatternsCondition)
+                .filter(Objects::nonNull)
+                .anyMatch(condition -> condition.getPatterns().stream().anyMatch(pattern -> pattern.matches(parsed)));
     }
 
     @ExceptionHandler(AccessDeniedException.class)

@@ -58,6 +58,18 @@ class DriftTest extends DemoSite {
     @Autowired
     private org.springframework.jdbc.core.JdbcTemplate database;
 
+    /** A part of a series is what stands there in the whole of it, from any place on. */
+    @Test
+    void aPartOfASeriesIsCutFromTheWhole() {
+        SeriesView upright = strength("natural", Orientation.ZX);
+        List<PointView> all = series.points(upright.id());
+
+        assertThat(series.count(upright)).isEqualTo(all.size());
+        assertThat(series.part(upright.id(), 0, all.size() + 5)).isEqualTo(all);
+        assertThat(series.part(upright.id(), 7, 11)).isEqualTo(all.subList(7, 18));
+        assertThat(series.part(upright.id(), all.size(), 3)).isEmpty();
+    }
+
     /** The slide that the generator hid is found where it was hidden, and nowhere in the flat strength. */
     @Test
     void theHiddenSlideIsFound() {

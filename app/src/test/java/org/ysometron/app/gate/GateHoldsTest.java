@@ -477,7 +477,7 @@ class GateHoldsTest extends DemoSite {
         assertThat(decisions.enterers(lot.id())).contains("release");
     }
 
-    /** A planned test that was not done blocks until it is done or left out by judgement. */
+    /** M54: a planned test that was not done blocks until it is done or left out by judgement. */
     @Test
     void aPlanLineNotDoneBlocks() {
         LotView lot = testLots.bare();

@@ -10,8 +10,13 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -19,6 +24,7 @@ import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.evidence.Judgements;
+import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Disposition;
@@ -39,6 +45,34 @@ class OriginsTest extends DemoSite {
         return decisions.blocks(lots.named(lot.code())).stream()
                 .filter(block -> block.kind() == kind)
                 .toList();
+    }
+
+    /** The lot that left before, as the database finds it, beside the same looked for among all lots one by one. */
+    @Test
+    void theLotThatLeftBeforeIsTheNewestOfItsColour() {
+        testLots.releasedLot();
+        testLots.releasedLot();
+        List<LotView> all = Stream.of(LotState.values())
+                .flatMap(state -> lots.page(Set.of(state), 0, 1000, true).lots().stream())
+                .toList();
+        Comparator<LotView> order = Comparator.comparing(LotView::madeOn).thenComparing(LotView::id);
+        Set<LotState> left = Set.of(LotState.RELEASED, LotState.CONCEDED, LotState.BROUGHT_IN);
+        Map<Long, Long> expected = new HashMap<>();
+        for (LotView lot : all) {
+            all.stream()
+                    .filter(other -> other.productId() == lot.productId()
+                            && other.colour().equals(lot.colour())
+                            && left.contains(other.state())
+                            && order.compare(other, lot) < 0)
+                    .max(order)
+                    .ifPresent(before -> expected.put(lot.id(), before.id()));
+        }
+        Map<Long, Long> found = new HashMap<>();
+        lots.shippedBefore(all.stream().map(LotView::id).toList())
+                .forEach((lot, before) -> found.put(lot, before.id()));
+
+        assertThat(expected).hasSizeGreaterThan(30);
+        assertThat(found).isEqualTo(expected);
     }
 
     /** M50: nobody knows who picked what was tested. */

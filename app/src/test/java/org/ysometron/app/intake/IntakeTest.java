@@ -352,6 +352,33 @@ class IntakeTest extends DemoSite {
                 .contains("artefact alone was printed from an old file");
     }
 
+    /** M75: the size gate's tolerance is the site's, whatever the form says; the word about it is another account's. */
+    @Test
+    void m75WhoMeasuresSetsNeitherTheToleranceNorGivesTheWord() throws Exception {
+        LotView lot = testLots.lot();
+        http.perform(record(
+                        lot,
+                        "ARTEFACT",
+                        Map.of("printer", "printer 3", "features", "X outer 20 20.9", "GATE", "5 mm", "gate", "5 mm")))
+                .andExpect(status().is3xxRedirection());
+        org.ysometron.core.gate.Block shut = gateOfTests.blocks(lot).stream()
+                .filter(block -> block.kind() == org.ysometron.core.gate.Block.Kind.SIZE_GATE)
+                .findFirst()
+                .orElseThrow();
+
+        http.perform(post("/lots/" + lot.code() + "/words")
+                        .with(user("quality").authorities(new SimpleGrantedAuthority("JUDGEMENT")))
+                        .with(csrf())
+                        .param("kind", shut.kind().name())
+                        .param("subject", shut.subject())
+                        .param("cause", "")
+                        .param("reason", "The artefact alone was printed from an old file."))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("entered evidence of this lot")));
+        word(lot, shut.kind(), "The artefact alone was printed from an old file.")
+                .andExpect(status().is3xxRedirection());
+    }
+
     /** M13, M56: while the size gate is shut nothing is broken; said beside the field, with the value still there. */
     @Test
     void whatFailedItsGateIsNotBroken() throws Exception {

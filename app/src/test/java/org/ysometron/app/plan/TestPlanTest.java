@@ -191,6 +191,7 @@ class TestPlanTest extends DemoSite {
                                 containsString("left out"))));
     }
 
+    /** M54: what was planned stands beside what was done, line by line. */
     @Test
     void plannedAgainstDoneIsCountedLineByLine() throws Exception {
         LotView lot = testLots.lot();

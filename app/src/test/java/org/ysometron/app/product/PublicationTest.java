@@ -173,7 +173,7 @@ class PublicationTest extends DemoSite {
                 .andExpect(status().isForbidden());
     }
 
-    /** A lot keeps the revision in force on the day it was made, whatever is published later. */
+    /** M60: a figure that was replaced stays, and a lot keeps the revision in force on the day it was made. */
     @Test
     void aLotKeepsTheRevisionItWasMadeUnder() {
         Products.ProductView product = product();
@@ -189,6 +189,21 @@ class PublicationTest extends DemoSite {
         assertThatThrownBy(() -> lot(product, LocalDate.now().minusDays(200)))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("nothing was promised before");
+    }
+
+    /** What a claim on the material asks for is done at intake, not among the specimens. */
+    @Test
+    void aClaimOnTheMaterialThatNobodyMeasuredAsksForIntake() {
+        Products.ProductView product = product();
+        publish(product, Publication.Kind.DATASHEET, LocalDate.now().minusDays(100), 0.05);
+
+        assertThat(gateOfTests.blocks(lot(product, LocalDate.now().minusDays(5))))
+                .filteredOn(block -> block.what().startsWith("Filament diameter"))
+                .singleElement()
+                .satisfies(block -> {
+                    assertThat(block.kind()).isEqualTo(org.ysometron.core.gate.Block.Kind.INTAKE_CLAIM);
+                    assertThat(block.how()).contains("at intake");
+                });
     }
 
     /** What goes out as JSON or CSV comes back the same, after a look in the editor. */

@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import org.junit.jupiter.api.Test;
@@ -111,6 +112,27 @@ class AccessTest extends DemoSite {
     void aFormWithoutItsTokenIsRefused() throws Exception {
         http.perform(post("/lots/SK-0129/samples").with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY"))))
                 .andExpect(status().isForbidden());
+    }
+
+    /** A form that was refused stands at its own address: reached again by it, one is led to the page that it is of. */
+    @ParameterizedTest
+    @CsvSource({
+        "/equipment/list, /equipment",
+        "/equipment/calibrations, /equipment",
+        "/accounts/list, /accounts",
+        "/account/password, /account",
+        "/lots/SK-0130/words, /lots/SK-0130",
+        "/lots/SK-0130/make/runs, /lots/SK-0130/make#runs",
+        "/products/skerry-bf10/publish/datasheet/file, /products/skerry-bf10/publish/datasheet",
+        "/series/1/baseline, /"
+    })
+    void aFormsAddressLeadsToItsPage(String form, String page) throws Exception {
+        http.perform(get(form)
+                        .with(user("administrator")
+                                .authorities(
+                                        new SimpleGrantedAuthority("ADMINISTRATION"),
+                                        new SimpleGrantedAuthority("JUDGEMENT"))))
+                .andExpect(redirectedUrl(page));
     }
 
     /** What does not exist is answered with 404 on a page of ours, whatever is asked of it. */

@@ -326,8 +326,10 @@ class WalkTest extends DemoSite {
         page.keyboard().type(typed);
         page.waitForResponse(response -> response.request().method().equals("POST"), () -> page.keyboard()
                 .press("Enter"));
+        // What is typed before the answer has settled counts as typed ahead of it, and is refused with a refused
+        // reading.
         page.waitForFunction(
-                "() => !document.querySelector('.htmx-request') && (!document.querySelector('.hand') || document.activeElement.matches('.typed'))");
+                "() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling') && (!document.querySelector('.hand') || document.activeElement.matches('.typed'))");
     }
 
     /** Confirms point by point what is confirmed once a day before anything is broken. */

@@ -12,6 +12,7 @@ import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.claim.Verdict;
@@ -32,6 +33,16 @@ class PowerTest {
     void specimensForHalfAStandardDeviation() {
         assertThat(Power.specimens(0.5, 1, 0.8, 0.95)).hasValue(27);
         assertThat(Power.specimens(0.001, 1, 0.8, 0.95)).isEmpty();
+    }
+
+    /** The number found is the least that will do, wherever it lies. */
+    @ParameterizedTest
+    @CsvSource({"0.2, 0.8", "0.35, 0.9", "0.5, 0.8", "1, 0.9", "1.5, 0.5", "3, 0.8", "6, 0.99", "-1, 0.001"})
+    void noFewerSpecimensWouldDo(double margin, double power) {
+        int found = Power.specimens(margin, 1, power, 0.95).orElseThrow();
+
+        assertThat(Power.supported(margin, 1, found, 0.95)).isGreaterThanOrEqualTo(power);
+        assertThat(Power.supported(margin, 1, found - 1, 0.95)).isLessThan(power);
     }
 
     /** What it says is what happens: of 4,000 invented lots as many are supported as was foretold. */

@@ -119,7 +119,7 @@ class BenchPages {
                 .findFirst()
                 .orElseGet(() -> usual(lot, records, gauges));
         String unknown = unknown(lot, records, wanted);
-        SpecimenRecord inHand = unknown.isEmpty() ? choose(lot, records, now, wanted) : null;
+        SpecimenRecord inHand = unknown.isEmpty() ? choose(lot, following(records, stored), now, wanted) : null;
         BenchView.@Nullable Hand hand =
                 inHand == null || gauge == null ? null : hand(lot, inHand, now, gauge, gauges, refused);
         List<BenchView.Row> rows = records.stream()
@@ -277,6 +277,22 @@ class BenchPages {
                                 .code()
                                 .equals(plain.replace(" ", "").replace("-", "")))
                 .findFirst();
+    }
+
+    /**
+     * Beginning behind the one just done: who works from the middle goes on from there, and two at one lot do not meet at its
+     * first specimen.
+     */
+    private static List<SpecimenRecord> following(List<SpecimenRecord> records, @Nullable String done) {
+        int behind = 0;
+        for (int i = 0; i < records.size(); i++) {
+            if (records.get(i).specimen().label().equals(done)) {
+                behind = i + 1;
+            }
+        }
+        List<SpecimenRecord> turned = new ArrayList<>(records.subList(behind, records.size()));
+        turned.addAll(records.subList(0, behind));
+        return turned;
     }
 
     private @Nullable SpecimenRecord choose(

@@ -3,6 +3,7 @@ package org.ysometron.app.web;
 import java.time.Duration;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.CacheControl;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistration;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.resource.VersionResourceResolver;
@@ -14,14 +15,18 @@ import org.springframework.web.servlet.resource.VersionResourceResolver;
 @Configuration
 class SharedFiles implements WebMvcConfigurer {
 
-    private static final String[] ADDRESSES = {"/*.css", "/*.js", "/*.svg", "/fonts/**"};
-
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
-        registry.addResourceHandler(ADDRESSES)
-                .addResourceLocations("classpath:/static/")
+        share(registry.addResourceHandler("/*.css", "/*.js", "/*.svg"), "classpath:/static/");
+        share(registry.addResourceHandler("/fonts/*"), "classpath:/static/fonts/");
+    }
+
+    /** An address carries its file's fingerprint, so that a browser keeps a file for as long as it is the same. */
+    private static void share(ResourceHandlerRegistration addresses, String files) {
+        addresses
+                .addResourceLocations(files)
                 .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)))
                 .resourceChain(true)
-                .addResolver(new VersionResourceResolver().addContentVersionStrategy(ADDRESSES));
+                .addResolver(new VersionResourceResolver().addContentVersionStrategy("/**"));
     }
 }

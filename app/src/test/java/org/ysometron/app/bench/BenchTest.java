@@ -12,6 +12,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -74,6 +75,22 @@ class BenchTest extends DemoSite {
                 .andExpect(status().isOk());
         assertThat(record(lot, "XY1").at(Quantity.WIDTH, 1)).get().satisfies(r -> assertThat(r.value())
                 .isEqualTo(7.1));
+    }
+
+    /** Two stations at one lot do not meet: whoever works from the middle goes on from there, and at the end from the start. */
+    @Test
+    void theNextSpecimenIsTheOneBehindTheLast() throws Exception {
+        LotView lot = testLots.lot();
+        for (String[] turn : new String[][] {{"XY3", "XY4"}, {"ZX5", "XY1"}, {"XY1", "XY2"}}) {
+            for (String field : List.of("W1", "W2", "W3", "T1", "T2")) {
+                type(lot, turn[0], field, "4.01")
+                        .andExpect(status().isOk())
+                        .andExpect(content().string(containsString("class=\"big-code\">" + turn[0] + "<")));
+            }
+            type(lot, turn[0], "T3", "4.01")
+                    .andExpect(status().isOk())
+                    .andExpect(content().string(containsString("class=\"big-code\">" + turn[1] + "<")));
+        }
     }
 
     /** M1: converted, both shown. */

@@ -111,7 +111,12 @@ class LogController {
         model.addAttribute("log", log);
         model.addAttribute("result", result);
         model.addAttribute(
-                "trace", chart.trace(log, result, from == null ? log.first() : from, to == null ? log.last() : to));
+                "trace",
+                chart.trace(
+                        log,
+                        result,
+                        from == null || !Double.isFinite(from) ? log.first() : from,
+                        to == null || !Double.isFinite(to) ? log.last() : to));
         model.addAttribute("spectrum", chart.spectrum(result));
         model.addAttribute("facts", LogFacts.of(log, result));
         return Boolean.TRUE.equals(model.getAttribute("fragment")) ? "intake/log :: trace" : "intake/log";

@@ -38,6 +38,9 @@ import org.ysometron.core.publication.Publication;
 @Component
 public class Lots {
 
+    /** Pages of a list that can be asked for; nobody has as many lots. */
+    private static final int MOST_PAGES = 1_000_000;
+
     /** Specimens of one set at the most; more is a slip of the keyboard. */
     public static final int LARGEST_SET = 60;
 
@@ -605,7 +608,7 @@ public class Lots {
     /** A page of the lots in these states, by the day they were made. */
     public LotPage page(Set<LotState> states, int page, int size, boolean oldestFirst) {
         Sort sort = Sort.by(oldestFirst ? Sort.Direction.ASC : Sort.Direction.DESC, "madeOn", "id");
-        var found = lots.findByStateIn(states, PageRequest.of(Math.max(page, 0), size, sort));
+        var found = lots.findByStateIn(states, PageRequest.of(Math.max(0, Math.min(page, MOST_PAGES)), size, sort));
         return new LotPage(
                 found.map(Lots::view).getContent(), found.getNumber(), found.getTotalPages(), found.getTotalElements());
     }

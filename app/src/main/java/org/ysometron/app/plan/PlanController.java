@@ -27,6 +27,7 @@ import org.ysometron.core.plan.PlannedTest;
 @Controller
 class PlanController {
 
+    private static final int USUAL_PERCENT = 5;
     private static final int MOST = 20;
     private static final int BLANK_ROWS = 2;
 
@@ -48,7 +49,7 @@ class PlanController {
     String page(
             @PathVariable String code,
             @RequestParam(defaultValue = "5") int n,
-            @RequestParam(defaultValue = "5") double margin,
+            @RequestParam(defaultValue = "" + USUAL_PERCENT) double margin,
             Model model) {
         Products.ProductView product = products.named(code);
         shows(product, n, margin, model);
@@ -82,13 +83,14 @@ class PlanController {
             }
         }
         response.setStatus(422);
-        shows(product, 5, 5, model);
+        shows(product, 5, USUAL_PERCENT, model);
         return show(product, rows, reason, problems, model);
     }
 
     private void shows(Products.ProductView product, int n, double margin, Model model) {
         int specimens = Math.max(1, Math.min(MOST, n));
-        double percent = Math.max(0, Math.min(PlanPages.MOST_PERCENT, margin));
+        double percent =
+                Double.isFinite(margin) ? Math.max(0, Math.min(PlanPages.MOST_PERCENT, margin)) : USUAL_PERCENT;
         model.addAttribute("product", product);
         model.addAttribute("n", specimens);
         model.addAttribute("margin", percent);

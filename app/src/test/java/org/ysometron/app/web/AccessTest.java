@@ -114,6 +114,31 @@ class AccessTest extends DemoSite {
                 .andExpect(status().isForbidden());
     }
 
+    /** Ranges are checked: whatever number stands in an address, a page answers it. */
+    @ParameterizedTest
+    @CsvSource({
+        "/?page=2147483647, 200",
+        "/?page=-7, 200",
+        "/decided?page=2147483647, 200",
+        "/decided?page=99999999999, 400",
+        "/calendar?days=2147483647, 200",
+        "/calendar?days=-2147483648, 200",
+        "/products/skerry-bf10/drift?to=2147483647, 200",
+        "/products/skerry-bf10/drift?to=-3, 200",
+        "/products/skerry-bf10/plan?n=-1&margin=NaN, 200",
+        "/products/skerry-bf10/plan?n=2147483647&margin=1e308, 200",
+        "/products/skerry-bf10/plan?n=0&margin=-Infinity, 200",
+        "/products/skerry-bf10/plan?margin=-4, 200",
+        "/lots/SK-0130/plan?later=2147483647&again=2147483647&days=-1, 200",
+        "/lots/DN-0041/logs/1?from=NaN, 200",
+        "/lots/DN-0041/logs/1?from=9e307&to=-9e307, 200",
+        "/lots/DN-0041/logs/1?from=5&to=5, 200"
+    })
+    void noNumberInAnAddressBreaksAPage(String address, int expected) throws Exception {
+        http.perform(get(address).with(user("quality").authorities(new SimpleGrantedAuthority("JUDGEMENT"))))
+                .andExpect(status().is(expected));
+    }
+
     /** A form that was refused stands at its own address: reached again by it, one is led to the page that it is of. */
     @ParameterizedTest
     @CsvSource({

@@ -67,7 +67,10 @@ public sealed interface Typed {
             return refuse(where, typed, found, dimension, wrongDimensionHint(unit.get(), dimension));
         }
         double value = unit.get().toWorking(number);
-        if (!(value > 0) || Double.isInfinite(value)) {
+        if (Double.isInfinite(value)) {
+            return refuse(where, typed, "'" + typed + "' is larger than anything", dimension, "");
+        }
+        if (!(value > 0)) {
             return refuse(where, typed, "'" + typed + "' is not above zero", dimension, "");
         }
         return new Accepted(typed, number, unit.get(), value);

@@ -92,7 +92,7 @@ class TypedTest {
             --4      | is not a number
             0        | is not above zero
             -4.02    | is not above zero
-            1e400    | is not above zero
+            1e400    | is larger than anything
             NaN      | is not a number
             """)
     void whatIsNoPositiveNumberIsRefused(String typed, String found) {

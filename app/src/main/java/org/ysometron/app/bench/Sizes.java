@@ -76,7 +76,7 @@ public class Sizes {
             for (ReadingRepository.Size size : bySpecimen.getOrDefault(specimen.id(), List.of())) {
                 boolean width = size.quantity() == Quantity.WIDTH;
                 double nominal = specimen.nominal(width);
-                (width ? widths : thicknesses).add(size.mean() / nominal);
+                (width ? widths : thicknesses).add(size.mean());
                 off |= ModelScale.isGross(size.mean(), nominal);
             }
             if (off) {
@@ -86,7 +86,9 @@ public class Sizes {
         if (widths.isEmpty() || thicknesses.isEmpty()) {
             return Optional.empty();
         }
-        Optional<ModelScale> scale = ModelScale.of(mean(widths), mean(thicknesses));
+        Optional<ModelScale> scale = ModelScale.of(
+                new double[] {mean(widths), mean(thicknesses)},
+                new double[] {set.get(0).nominal(true), set.get(0).nominal(false)});
         if (scale.isPresent()) {
             return Optional.of(set.get(0).label() + " to "
                     + set.get(set.size() - 1).label() + ": " + scale.get().sentence());

@@ -168,21 +168,19 @@ final class MakingCalculations {
                 given -> {
                     double[] measured = given.numbers("measured");
                     double[] nominal = given.numbers("nominal");
-                    if (measured.length != nominal.length) {
-                        throw new IllegalArgumentException("measured and nominal need the same axes");
-                    }
-                    double[] ratios = new double[measured.length];
-                    for (int i = 0; i < ratios.length; i++) {
-                        ratios[i] = measured[i] / nominal[i];
-                    }
-                    Optional<ModelScale> scale = ModelScale.of(ratios);
+                    Optional<ModelScale> scale = ModelScale.of(measured, nominal);
+                    double ratio = java.util.stream.IntStream.range(0, measured.length)
+                            .mapToDouble(i -> measured[i] / nominal[i])
+                            .average()
+                            .orElseThrow();
                     return new Answer(
-                            OptionalDouble.of(scale.map(ModelScale::factor)
-                                    .orElse(java.util.Arrays.stream(ratios)
-                                            .average()
-                                            .orElse(1))),
+                            OptionalDouble.of(ratio),
                             "",
-                            scale.isPresent() ? "the model was scaled" : "not a scaled model",
+                            scale.isEmpty()
+                                    ? "not a scaled model"
+                                    : scale.get().edge().isPresent()
+                                            ? "the model was scaled, or its edges are out of place"
+                                            : "the model was scaled",
                             scale.map(found -> Map.<String, Object>of("sentence", found.sentence()))
                                     .orElse(Map.of()),
                             Working.NONE);

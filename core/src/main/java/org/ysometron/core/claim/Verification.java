@@ -40,6 +40,9 @@ public final class Verification {
     /** Share of a length that may lie outside a claim about every place of it (common practice, no source). */
     static final double LENGTH_OUTSIDE = 0.001;
 
+    /** Relative uncertainty below which nothing but the arithmetic's rounding is left of it. */
+    private static final double ALIKE = 1e-12;
+
     private Verification() {}
 
     /** Judges a claim about the lot mean. */
@@ -68,7 +71,17 @@ public final class Verification {
                 probability(claim, summary.mean(), bounds.standardUncertainty(), bounds.degreesOfFreedom()),
                 working.then(bounds.working()).then(historyNote(claim, evidence, summary.mean())));
         OptionalInt more = more(claim, evidence, summary.mean(), summary.sd().getAsDouble());
-        return conclude(claim, evidence, figured, more);
+        return asked(conclude(claim, evidence, figured, more), bounds.standardUncertainty() / Math.abs(summary.mean()));
+    }
+
+    /** Values that do not differ, read by what is said to err by nothing, prove nothing: the gauge's step is what is missing. */
+    private static Judgement asked(Judgement judgement, double relativeUncertainty) {
+        return relativeUncertainty <= ALIKE
+                ? unsettled(
+                        judgement,
+                        "All values are alike and no uncertainty is known",
+                        "values that do not scatter need the resolution of what read them")
+                : judgement;
     }
 
     /** Judges a claim about the ratio of two means, numerator over denominator; minimum n holds for each side. */
@@ -117,7 +130,9 @@ public final class Verification {
                 excluded,
                 0,
                 java.util.Optional.empty());
-        return conclude(claim, smaller, figured, moreForRatio(claim, above, below, relativeCalibration));
+        return asked(
+                conclude(claim, smaller, figured, moreForRatio(claim, above, below, relativeCalibration)),
+                ratio.logUncertainty());
     }
 
     /**

@@ -2,15 +2,19 @@ package org.ysometron.core.dimension;
 
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import org.ysometron.core.working.Figures;
 
 /**
  * Whether a set of specimens is off size because the model was scaled: the same relative error in every axis. A wrong flow
- * or exposure errs by the same amount instead, so its relative error differs from axis to axis.
+ * or exposure moves every edge by the same amount instead, so its relative error differs from axis to axis. Where the axes are
+ * of one size, as on a square bar, both look the same, and then both are said.
  *
  * @param factor k, mean of measured over nominal
+ * @param edge how far each edge would lie outside its place, in mm, where that explains the sizes as well; empty where it does not
  */
-public record ModelScale(double factor) {
+public record ModelScale(double factor, OptionalDouble edge) {
 
     /** Error over nominal from which a specimen is stopped until an engineer accepts it (common practice, no source). */
     public static final double GROSS = 0.10;
@@ -22,21 +26,46 @@ public record ModelScale(double factor) {
     private static final double EQUAL = 0.012;
 
     /**
-     * Looks at measured over nominal, axis by axis.
+     * Looks at measured against nominal, axis by axis.
      *
-     * @param ratios one an axis, at least two, each above 0
+     * @param measured one an axis, at least two, in mm, each above 0
+     * @param nominal the same axes, in mm, each above 0
      * @return empty when the errors are small or differ between axes
+     * @throws IllegalArgumentException for axes that do not match or are not above 0
      */
-    public static Optional<ModelScale> of(double... ratios) {
-        if (ratios.length < 2 || Arrays.stream(ratios).anyMatch(ratio -> !(ratio > 0))) {
-            throw new IllegalArgumentException("two axes at least are needed, each measured above zero");
+    public static Optional<ModelScale> of(double[] measured, double[] nominal) {
+        if (measured.length != nominal.length) {
+            throw new IllegalArgumentException("measured and nominal need the same axes");
         }
-        double least = Arrays.stream(ratios).min().orElseThrow();
-        double most = Arrays.stream(ratios).max().orElseThrow();
+        if (measured.length < 2 || !isAboveZero(measured) || !isAboveZero(nominal)) {
+            throw new IllegalArgumentException("two axes at least are needed, each above zero");
+        }
+        double[] ratios = IntStream.range(0, measured.length)
+                .mapToDouble(i -> measured[i] / nominal[i])
+                .toArray();
+        double[] differences = IntStream.range(0, measured.length)
+                .mapToDouble(i -> measured[i] - nominal[i])
+                .toArray();
         double mean = Arrays.stream(ratios).average().orElseThrow();
-        return most - least <= EQUAL && Math.abs(mean - 1) >= LEAST
-                ? Optional.of(new ModelScale(mean))
-                : Optional.empty();
+        if (spread(ratios) > EQUAL || Math.abs(mean - 1) < LEAST) {
+            return Optional.empty();
+        }
+        double smallest = Arrays.stream(nominal).min().orElseThrow();
+        boolean alike = spread(differences) <= EQUAL * smallest;
+        return Optional.of(new ModelScale(
+                mean,
+                alike
+                        ? OptionalDouble.of(Arrays.stream(differences).average().orElseThrow() / 2)
+                        : OptionalDouble.empty()));
+    }
+
+    private static boolean isAboveZero(double[] sizes) {
+        return Arrays.stream(sizes).allMatch(size -> size > 0 && size < Double.POSITIVE_INFINITY);
+    }
+
+    private static double spread(double[] values) {
+        return Arrays.stream(values).max().orElseThrow()
+                - Arrays.stream(values).min().orElseThrow();
     }
 
     /** Whether a size is so far off nominal that the specimen waits for an engineer's word. */
@@ -48,6 +77,11 @@ public record ModelScale(double factor) {
     public String sentence() {
         return "Every axis is " + Figures.decimals(100 * Math.abs(factor - 1), 1) + " % too "
                 + (factor < 1 ? "small" : "large") + ": the model was scaled by " + Figures.decimals(factor, 3)
-                + ". Its stress may be compared by its own area, its load with no other.";
+                + (edge.isPresent()
+                        ? ", or every edge lies " + Figures.decimals(Math.abs(edge.getAsDouble()), 3) + " mm too far "
+                                + (edge.getAsDouble() < 0 ? "in" : "out")
+                                + "; axes of one size cannot tell which."
+                        : ".")
+                + " Its stress may be compared by its own area, its load with no other.";
     }
 }

@@ -79,13 +79,22 @@ public record MeanBounds(
         double scatter = sd * sd / n;
         double variance = scatter + calibrationUncertainty * calibrationUncertainty;
         double u = Math.sqrt(variance);
-        // With no scatter at all ν is as stated: the bound is the calibration's alone.
-        double nu = calibrationUncertainty == 0 || scatter == 0
-                ? sdDegreesOfFreedom
-                : sdDegreesOfFreedom * (variance / scatter) * (variance / scatter);
+        double nu = freedom(sdDegreesOfFreedom, scatter, variance);
         double t = StudentT.quantile(confidence, nu);
         Working working = working(mean, n, sd, calibrationUncertainty, u, nu, t, confidence, unit);
         return new MeanBounds(mean, mean - t * u, mean + t * u, u, nu, t, confidence, working);
+    }
+
+    /**
+     * ν_s·(u²/(s²/n))². The less the values scatter the more of u is the calibration's, which is taken as exactly known: with
+     * none at all ν is without limit, and nothing jumps on the way there.
+     */
+    private static double freedom(double ofScatter, double scatter, double variance) {
+        if (variance == scatter) {
+            return ofScatter;
+        }
+        double share = scatter == 0 ? Double.POSITIVE_INFINITY : variance / scatter;
+        return Math.min(StudentT.UNLIMITED, ofScatter * share * share);
     }
 
     private static Working working(

@@ -63,9 +63,7 @@ public record RatioBounds(
         double v2 = relativeVariance(denominator);
         double variance = v1 + v2 + relativeCalibration * relativeCalibration;
         double u = Math.sqrt(variance);
-        double nu = v1 + v2 == 0
-                ? numerator.n() + denominator.n() - 2.0
-                : variance * variance / (v1 * v1 / (numerator.n() - 1) + v2 * v2 / (denominator.n() - 1));
+        double nu = freedom(v1, numerator.n() - 1.0, v2, denominator.n() - 1.0, variance);
         double t = StudentT.quantile(confidence, nu);
         double ratio = numerator.mean() / denominator.mean();
         double lower = ratio * Math.exp(-t * u);
@@ -101,6 +99,21 @@ public record RatioBounds(
                 new Step("lower bound of the ratio", "r₋", "r·exp(−t·u)", r + "·exp(−" + exponent + ")", lower, "", ""),
                 new Step("upper bound of the ratio", "r₊", "r·exp(+t·u)", r + "·exp(" + exponent + ")", upper, "", ""));
         return new RatioBounds(ratio, lower, upper, u, nu, t, working);
+    }
+
+    /**
+     * By Welch and Satterthwaite, in shares of the variance so that nothing runs out of a double's range. Without scatter all
+     * of it is the calibration's, which is taken as exactly known: ν is without limit. Without any variance the bounds are the
+     * ratio itself, whatever ν is said to be.
+     */
+    private static double freedom(double v1, double nu1, double v2, double nu2, double variance) {
+        if (variance == 0) {
+            return nu1 + nu2;
+        }
+        double one = v1 / variance;
+        double other = v2 / variance;
+        double parts = one * one / nu1 + other * other / nu2;
+        return parts == 0 ? StudentT.UNLIMITED : Math.min(StudentT.UNLIMITED, 1 / parts);
     }
 
     private static double relativeVariance(Summary summary) {

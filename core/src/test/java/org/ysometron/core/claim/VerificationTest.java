@@ -45,6 +45,36 @@ class VerificationTest {
         assertThat(four.moreSpecimens()).hasValue(1);
     }
 
+    /** Four alike and one a hair above, read by a gauge with u = 1: the gauge's bound stays, P(Z < 0.20002) = 0.579. */
+    @Test
+    void valuesThatHardlyScatterAreNoBetterThanTheirGauge() {
+        Evidence alike =
+                new Evidence(new double[] {50.2, 50.2, 50.2, 50.2, 50.2001}, new double[0], 0, 1, Optional.empty());
+        Judgement judgement = Verification.ofMean(Requirement.atLeast(50, "MPa", 5), alike);
+
+        assertThat(judgement.verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(judgement.lower().getAsDouble()).isCloseTo(48.555, within(0.001));
+        assertThat(judgement.probability().getAsDouble()).isCloseTo(0.579, within(0.001));
+    }
+
+    /** No scatter, and no uncertainty that anybody stated: a reason to ask, not a proof, whatever the last digits are. */
+    @Test
+    void valuesThatAreAlikeProveNothingByThemselves() {
+        for (Evidence alike : java.util.List.of(
+                Evidence.of(50.2, 50.2, 50.2, 50.2, 50.2), Evidence.of(50.2, 50.2, 50.2, 50.2, Math.nextUp(50.2)))) {
+            Judgement judgement = Verification.ofMean(Requirement.atLeast(50, "MPa", 5), alike);
+            Judgement against = Verification.ofMean(Requirement.atLeast(60, "MPa", 5), alike);
+
+            assertThat(judgement.verdict()).isEqualTo(Verdict.OPEN);
+            assertThat(judgement.reason()).contains("All values are alike", "would be supported");
+            assertThat(against.verdict()).isEqualTo(Verdict.OPEN);
+        }
+        assertThat(Verification.ofRatio(
+                                Requirement.atLeast(0.4, "", 3), Evidence.of(24, 24, 24), Evidence.of(50, 50, 50))
+                        .verdict())
+                .isEqualTo(Verdict.OPEN);
+    }
+
     /** M14: pooled history speaks beside a small n, marked indicative, without deciding. */
     @Test
     void pooledHistoryIsIndicativeOnly() {

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -143,14 +144,33 @@ class MakingTest {
 
     // ---- size --------------------------------------------------------------------------------------------------
 
+    private static Optional<ModelScale> scale(double width, double thickness, double wide, double thick) {
+        return ModelScale.of(new double[] {width, thickness}, new double[] {wide, thick});
+    }
+
+    /** A square bar of 4.1 × 4.1 on 4 × 4: 1.025 of its size, or 0.05 mm more at each of its edges. */
+    @Test
+    void m13OnASquareBarScaleAndEdgesCannotBeToldApart() {
+        ModelScale either = scale(4.1, 4.1, 4, 4).orElseThrow();
+
+        assertThat(either.factor()).isCloseTo(1.025, within(1e-12));
+        assertThat(either.edge().orElseThrow()).isCloseTo(0.05, within(1e-12));
+        assertThat(either.sentence())
+                .contains("scaled by 1.025, or every edge lies 0.050 mm too far out", "cannot tell which");
+        assertThat(scale(3.79, 3.81, 4, 4).orElseThrow().sentence()).contains("0.100 mm too far in");
+    }
+
     @Test
     void m13TheSameErrorInEveryAxisIsAScaledModel() {
-        assertThat(ModelScale.of(3.79 / 4, 3.81 / 4).orElseThrow().factor()).isCloseTo(0.95, within(1e-12));
-        assertThat(ModelScale.of(3.79 / 4, 3.81 / 4).orElseThrow().sentence())
-                .contains("5.0 % too small", "scaled by 0.950", "its load with no other");
+        ModelScale scaled = scale(9.49, 3.81, 10, 4).orElseThrow();
+        assertThat(scaled.factor()).isCloseTo(0.95075, within(1e-12));
+        assertThat(scaled.edge()).isEmpty();
+        assertThat(scaled.sentence()).contains("4.9 % too small", "scaled by 0.951.", "its load with no other");
         // 0.2 mm too much in both of 10 × 4 mm is flow or exposure: 2 % and 5 %.
-        assertThat(ModelScale.of(10.2 / 10, 4.2 / 4)).isEmpty();
-        assertThat(ModelScale.of(4.03 / 4, 4.02 / 4)).isEmpty();
+        assertThat(scale(10.2, 4.2, 10, 4)).isEmpty();
+        assertThat(scale(4.03, 4.02, 4, 4)).isEmpty();
+        assertThatThrownBy(() -> scale(0, 4, 4, 4)).hasMessageContaining("above zero");
+        assertThatThrownBy(() -> scale(4, 4, 4, Double.NaN)).hasMessageContaining("above zero");
         assertThat(ModelScale.isGross(4.41, 4)).isTrue();
         assertThat(ModelScale.isGross(4.39, 4)).isFalse();
         assertThat(ModelScale.isGross(Double.NaN, 4)).isTrue();

@@ -1,5 +1,7 @@
 package org.ysometron.core.statistics.formula;
 
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
 import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
 import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
 import org.hipparchus.analysis.solvers.BrentSolver;
@@ -16,6 +18,7 @@ public final class NoncentralT {
 
     private static final NormalDistribution NORMAL = new NormalDistribution();
     private static final int PIECES = 24;
+    private static final int DOUBLINGS = 40;
     private static final int POINTS = 20;
     private static final GaussIntegrator UNIT_PIECE = new GaussIntegratorFactory().legendre(POINTS, -1, 1);
 
@@ -34,10 +37,11 @@ public final class NoncentralT {
         double spread = 12 / Math.sqrt(2 * nu);
         double low = Math.max(0, 1 - spread);
         double high = 1 + spread;
-        double half = (high - low) / PIECES / 2;
+        double[] ends = ends(low, high, delta / t, 1 / Math.abs(t));
         double sum = 0;
-        for (int piece = 0; piece < PIECES; piece++) {
-            double middle = low + (2 * piece + 1) * half;
+        for (int piece = 1; piece < ends.length; piece++) {
+            double half = (ends[piece] - ends[piece - 1]) / 2;
+            double middle = (ends[piece] + ends[piece - 1]) / 2;
             sum += half
                     * UNIT_PIECE.integrate(x -> {
                         double s = middle + half * x;
@@ -46,6 +50,24 @@ public final class NoncentralT {
                     });
         }
         return Math.min(1, Math.max(0, sum));
+    }
+
+    /**
+     * Where the pieces of the integral end: evenly, and doubling away from where Φ(t·s − δ) rises. With few degrees of freedom
+     * and a far tail it rises within a thousandth of the range, between two of the even ends.
+     *
+     * @param rise the s at which it stands at one half
+     * @param width over how much of s it rises
+     */
+    private static double[] ends(double low, double high, double rise, double width) {
+        DoubleStream even = IntStream.rangeClosed(0, PIECES).mapToDouble(i -> low + (high - low) * i / PIECES);
+        DoubleStream near = Double.isFinite(rise) && width > 0
+                ? IntStream.range(-1, DOUBLINGS)
+                        .mapToDouble(i -> i < 0 ? 0 : width * Math.scalb(1.0, i))
+                        .flatMap(away -> DoubleStream.of(rise - away, rise + away))
+                        .filter(s -> s > low && s < high)
+                : DoubleStream.empty();
+        return DoubleStream.concat(even, near).sorted().distinct().toArray();
     }
 
     /**
@@ -65,6 +87,6 @@ public final class NoncentralT {
             high += step;
             step *= 2;
         }
-        return new BrentSolver(1e-13, 1e-12).solve(500, t -> cumulative(t, nu, delta) - p, low, high);
+        return new BrentSolver(1e-14, 1e-14, 1e-17).solve(500, t -> cumulative(t, nu, delta) - p, low, high);
     }
 }

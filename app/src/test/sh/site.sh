@@ -28,7 +28,7 @@ password=$(printf '%s\n' "$said" | sed -n 's/^First account: .*, password \([^ ]
 [ -n "$password" ] || fails "the first account's password is shown; what was said: $said"
 [ ! -e "$dir/first-account" ] || fails "the first password is kept nowhere"
 sign_in "$account" "$password"
-has "$PAGE" 'new password' "the first account gives itself a password before anything else"
+has "$PAGE" 'To the first certificate' "a new site says what comes first"
 passes "a site starts with one account, whose password is shown once"
 
 for file in database/password database/client.cnf; do
@@ -54,9 +54,11 @@ sign_in "$account" "$password"
 [ "$STATUS" = 200 ] || fails "the site goes on after its database came back, not $STATUS"
 passes "start brings a killed database back under the running site"
 
-kill -KILL "$(cat "$dir/app.pid")"
-"$ROOT/ysometron" start >/dev/null
-[ "$(cat "$dir/address")" = "$address" ] || fails "a killed application comes back at its address"
+pid=$(cat "$dir/app.pid")
+kill -KILL "$pid"
+while [ -d "/proc/$pid" ]; do sleep 0.1; done
+said=$("$ROOT/ysometron" start)
+[ "$(cat "$dir/address")" = "$address" ] || fails "a killed application comes back at its address, not at $(cat "$dir/address"): $said"
 sign_in "$account" "$password"
 [ "$STATUS" = 200 ] || fails "a killed application goes on where it was"
 passes "start brings a killed application back at its address"

@@ -1,5 +1,6 @@
 package org.ysometron.app.evidence;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -113,6 +114,28 @@ record LotEvidence(
     int tested() {
         return (int)
                 records.stream().filter(record -> record.force().isPresent()).count();
+    }
+
+    /**
+     * The specimens that were written down before any result among them was known, where others were tested after: what they
+     * said by themselves is not unsaid by adding to them. Empty where nothing was added.
+     */
+    Optional<LotEvidence> firstLook() {
+        Optional<Instant> known = records.stream()
+                .flatMap(record -> record.readings().stream())
+                .filter(reading -> reading.quantity() == Quantity.FORCE)
+                .map(ReadingView::enteredAt)
+                .min(Instant::compareTo);
+        if (known.isEmpty()) {
+            return Optional.empty();
+        }
+        List<SpecimenRecord> first = records.stream()
+                .filter(record -> !record.specimen().enteredAt().isAfter(known.get()))
+                .toList();
+        boolean added = records.stream().anyMatch(record -> record.force().isPresent() && !first.contains(record));
+        return added && !first.isEmpty()
+                ? Optional.of(new LotEvidence(conditions, setup, first, provisional, round))
+                : Optional.empty();
     }
 
     /** Whether its results may speak for the lot: they count, and no retest set them aside. */

@@ -183,7 +183,21 @@ class LotVerdicts {
                         judgement(lot, claim, other),
                         other.aside()))
                 .toList();
-        return whole(lot, claim, set, others);
+        return whole(lot, claim, set, withFirstLook(lot, claim, set, others));
+    }
+
+    /** Beside the other sets what the lot's own said before more was added to it. */
+    private List<Judgements.Other> withFirstLook(
+            LotView lot, Claim claim, LotEvidence set, List<Judgements.Other> others) {
+        Optional<LotEvidence> first =
+                claim.property() == Property.TENSILE_STRENGTH ? set.firstLook() : Optional.empty();
+        List<Judgements.Other> all = new ArrayList<>(others);
+        first.ifPresent(look -> all.add(new Judgements.Other(
+                "claim-" + claim.id() + "-look-" + look.subject(),
+                look.name() + ", before more were added",
+                judgement(lot, claim, look),
+                "")));
+        return List.copyOf(all);
     }
 
     private static boolean isOriented(Claim claim, LotEvidence set) {

@@ -423,6 +423,32 @@ class GateHoldsTest extends DemoSite {
                 .contains("added to ZX1 to ZX5 by release");
     }
 
+    /** M70: what five bars contradict, more of the same added after their result do not unsay; it blocks and is printed. */
+    @Test
+    void m70MoreOfTheSameDoNotUnsayWhatTheFirstSaid() throws Exception {
+        LotView lot = testLots.lot();
+        testLots.test(lot, Orientation.ZX, "bench", 450, 455, 462, 447, 458);
+        testLots.test(lot, Orientation.XY, "bench", 780, 775, 784, 779, 781);
+        assertThat(of(lot, Block.Kind.CLAIM_CONTRADICTED)).isNotEmpty();
+        testLots.set(lot, Orientation.XY, 20);
+        for (int i = 6; i <= 25; i++) {
+            broken(lot, "XY" + i, 900 + i % 3, testLots.gauge("bench load cell"));
+        }
+
+        assertThat(of(lot, Block.Kind.CLAIM_CONTRADICTED)).isEmpty();
+        List<Block> against = of(lot, Block.Kind.OTHER_SETUP);
+        assertThat(against).singleElement().satisfies(block -> assertThat(block.what())
+                .contains("contradicted by XY1 to XY5", "before more were added", "n = 5"));
+        give(lot, against.get(0), "judge", "EQUIPMENT", "the first five hung in worn grips, changed since")
+                .andExpect(status().is3xxRedirection());
+        assertThat(of(lot, Block.Kind.OTHER_SETUP)).isEmpty();
+        assertThat(take(lot, Disposition.HOLD).claims())
+                .filteredOn(claim -> claim.title().equals("Tensile strength, XY flat"))
+                .singleElement()
+                .satisfies(claim -> assertThat(claim.beside())
+                        .anyMatch(words -> words.contains("before more were added: contradicted, n = 5")));
+    }
+
     private Judgements.Detail upright(LotView lot) {
         return judgements.details(lot).stream()
                 .filter(detail -> detail.claim().title().startsWith("Tensile strength, ZX"))

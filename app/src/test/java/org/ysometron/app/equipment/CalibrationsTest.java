@@ -12,6 +12,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.time.LocalDate;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -24,6 +25,7 @@ import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.core.method.Calibration.Coverage;
 import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.Result;
 
 /** M45: the register knows what each instrument is good for on a day; seen at the bench and at the gate. */
 class CalibrationsTest extends DemoSite {
@@ -41,6 +43,9 @@ class CalibrationsTest extends DemoSite {
 
     @Autowired
     private Instruments instruments;
+
+    @Autowired
+    private org.springframework.jdbc.core.JdbcTemplate database;
 
     private void reading(LotView lot, String specimen, long gauge) {
         bench.enter(lot, testLots.width(specimen, 1, "4.00"), "bench");
@@ -77,6 +82,32 @@ class CalibrationsTest extends DemoSite {
                 .andExpect(status().is3xxRedirection());
         http.perform(get("/lots/" + lot.code() + "/decision").with(QUALITY))
                 .andExpect(content().string(not(containsString("Out of calibration: hook gauge"))));
+    }
+
+    /** A later calibration that verifies less leaves the readings of before as they are, and bounds those of its day. */
+    @Test
+    void theCapacityIsThatOfTheReadingsDay() {
+        long gauge = instruments
+                .registerGauge("gauge of two calibrations", 2000, 0.005)
+                .id();
+        LotView lot = testLots.lot();
+        reading(lot, "ZX1", gauge);
+        reading(lot, "ZX2", gauge);
+        database.update(
+                "update bench_reading set entered_at = entered_at - interval 9 day where specimen_id = ?",
+                lots.specimen(lot, "ZX1").id());
+        calibrations.enter(
+                gauge,
+                new Calibrations.NewCalibration(
+                        LocalDate.now().minusDays(2),
+                        LocalDate.now().plusDays(300),
+                        "K-77",
+                        OptionalDouble.of(400),
+                        Calibrations.Paper.NONE),
+                "quality");
+
+        assertThat(bench.record(lot, "ZX1").strength().orElseThrow().kind()).isEqualTo(Result.Kind.MEASURED);
+        assertThat(bench.record(lot, "ZX2").strength().orElseThrow().kind()).isEqualTo(Result.Kind.AT_LEAST);
     }
 
     /** For a load that the forgotten gauge would suit best the bench offers a calibrated one. */

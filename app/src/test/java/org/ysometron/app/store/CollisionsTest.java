@@ -1,6 +1,7 @@
 package org.ysometron.app.store;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.dao.CannotAcquireLockException;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.evidence.Judgements;
@@ -24,6 +26,9 @@ import org.ysometron.core.publication.Publication;
 class CollisionsTest extends DemoSite {
 
     @Autowired
+    private Stumbles stumbles;
+
+    @Autowired
     private Judgements judgements;
 
     @Autowired
@@ -31,6 +36,14 @@ class CollisionsTest extends DemoSite {
 
     @Autowired
     private Publications publications;
+
+    /** A collision is repeated, each time in a transaction of its own; one that never ends is not repeated for ever. */
+    @Test
+    void whatCollidesIsDoneAgain() {
+        assertThat(stumbles.step(3)).containsExactly(true, true, true, true);
+        assertThatThrownBy(() -> stumbles.step(1000)).isInstanceOf(CannotAcquireLockException.class);
+        assertThat(stumbles.forget()).isBetween(5, 20);
+    }
 
     @Test
     void manyStationsOnTheirLotsAndOneWhoLooks() throws Exception {

@@ -357,10 +357,18 @@ class IntakeTest extends DemoSite {
     void m75WhoMeasuresSetsNeitherTheToleranceNorGivesTheWord() throws Exception {
         LotView lot = testLots.lot();
         http.perform(record(
-                        lot,
-                        "ARTEFACT",
-                        Map.of("printer", "printer 3", "features", "X outer 20 20.9", "GATE", "5 mm", "gate", "5 mm")))
+                        lot, "ARTEFACT", Map.of("printer", "printer 3", "features", "X outer 20 20.9", "gate", "5 mm")))
                 .andExpect(status().is3xxRedirection());
+        LotView beside = testLots.lot();
+        intake.enter(
+                beside,
+                "ARTEFACT",
+                Map.of("printer", "printer 3", "features", "X outer 20 20.9", "gate", "5 mm"),
+                UUID.randomUUID().toString(),
+                "bench");
+        assertThat(gateOfTests.blocks(beside))
+                .as("without a form")
+                .anyMatch(block -> block.kind() == org.ysometron.core.gate.Block.Kind.SIZE_GATE);
         org.ysometron.core.gate.Block shut = gateOfTests.blocks(lot).stream()
                 .filter(block -> block.kind() == org.ysometron.core.gate.Block.Kind.SIZE_GATE)
                 .findFirst()

@@ -13,9 +13,9 @@ has() { case $1 in *"$2"*) ;; *) fails "$3; what was said: $1" ;; esac }
 sign_in() { # NAME PASSWORD
   local token begun
   rm -f "$HOME_DIR/cookies"
-  token=$(curl -s -c "$HOME_DIR/cookies" "${address}sign-in" | sed -n 's/.*name="_csrf"[^>]*value="\([^"]*\)".*/\1/p' | head -1)
+  token=$(curl -s --noproxy '*' -c "$HOME_DIR/cookies" "${address}sign-in" | sed -n 's/.*name="_csrf"[^>]*value="\([^"]*\)".*/\1/p' | head -1)
   begun=$(date +%s%N)
-  PAGE=$(curl -s -L --max-time 20 -b "$HOME_DIR/cookies" -c "$HOME_DIR/cookies" -w '\nstatus %{http_code}' \
+  PAGE=$(curl -s --noproxy '*' -L --max-time 20 -b "$HOME_DIR/cookies" -c "$HOME_DIR/cookies" -w '\nstatus %{http_code}' \
     --data-urlencode "username=$1" --data-urlencode "password=$2" --data-urlencode "_csrf=$token" "${address}sign-in") || true
   TOOK=$((($(date +%s%N) - begun) / 1000000))
   STATUS=${PAGE##*status }

@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.plan.Due;
@@ -76,9 +77,10 @@ class BenchController {
             @RequestParam(required = false) @Nullable String step,
             @RequestParam(required = false) @Nullable String specimen,
             @RequestParam(required = false, defaultValue = "0") long gauge,
+            @RequestParam(required = false) @Nullable String after,
             Authentication who,
             Model model) {
-        return show(lots.named(code), step, specimen, gauge, null, who, model);
+        return show(lots.named(code), new BenchPages.Asked(step, specimen, gauge, after, null, false), who, model);
     }
 
     /** Opens the bench for a method on this day. */
@@ -100,7 +102,7 @@ class BenchController {
         } catch (Refusal refusal) {
             response.setStatus(422);
             model.addAttribute("unconfirmed", refusal.words());
-            return show(lot, BenchPages.BREAK, null, 0, null, who, model);
+            return show(lot, new BenchPages.Asked(BenchPages.BREAK, null, 0, null, null, false), who, model);
         }
         return "redirect:/lots/" + code + "/bench?step=" + BenchPages.BREAK;
     }
@@ -145,15 +147,24 @@ class BenchController {
                     form.typed() == null ? "" : form.typed(),
                     refusal);
             model.addAttribute("outcome", form.outcome());
-            return show(lot, form.step(), form.specimen(), gauge, refused, by, model);
+            return show(
+                    lot,
+                    new BenchPages.Asked(form.step(), form.specimen(), gauge, null, refused, isPart(request)),
+                    by,
+                    model);
         }
         // The specimen in hand stays in hand until its last dimension, by either way of sending: a scanner may press
         // Enter
         // before the page has taken the form over.
         String stay = form.step().equals(BenchPages.MEASURE) && !"T3".equals(form.field()) ? form.specimen() : null;
-        if (request.getHeader("HX-Request") == null) {
-            return "redirect:/lots/" + code + "/bench?step=" + form.step() + "&gauge=" + gauge
-                    + (stay == null ? "" : "&specimen=" + stay);
+        if (!isPart(request)) {
+            return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
+                    .queryParam("step", form.step())
+                    .queryParam("gauge", gauge)
+                    .queryParam(stay == null ? "after" : "specimen", "{label}")
+                    .encode()
+                    .buildAndExpand(code, form.specimen())
+                    .toUriString();
         }
         if (stay != null) {
             BenchView view = pages.further(lot, stay, gauge);
@@ -162,7 +173,11 @@ class BenchController {
             model.addAttribute("changed", view.rows());
             return "bench/stroke";
         }
-        return show(lot, form.step(), stay, gauge, null, String.valueOf(form.specimen()), by, model);
+        return show(lot, new BenchPages.Asked(form.step(), null, gauge, form.specimen(), null, true), by, model);
+    }
+
+    private static boolean isPart(HttpServletRequest request) {
+        return request.getHeader("HX-Request") != null;
     }
 
     @GetMapping("/lots/{code}/bench/readings/{id}")
@@ -228,29 +243,8 @@ class BenchController {
         return "bench/correction";
     }
 
-    private String show(
-            LotView lot,
-            @Nullable String step,
-            @Nullable String specimen,
-            long gauge,
-            BenchPages.@Nullable Refused refused,
-            Authentication who,
-            Model model) {
-        return show(lot, step, specimen, gauge, refused, null, who, model);
-    }
-
-    private String show(
-            LotView lot,
-            @Nullable String step,
-            @Nullable String specimen,
-            long gauge,
-            BenchPages.@Nullable Refused refused,
-            @Nullable String stored,
-            Authentication who,
-            Model model) {
-        boolean fragment = Boolean.TRUE.equals(model.getAttribute("fragment"));
-        String changed = fragment && refused != null ? refused.specimen() : stored;
-        BenchView view = pages.page(lot, step, specimen, gauge, refused, changed);
+    private String show(LotView lot, BenchPages.Asked asked, Authentication who, Model model) {
+        BenchView view = pages.page(lot, asked);
         // What has to be confirmed and heeded before breaking is nothing to the calipers.
         boolean breaking = view.step().equals(BenchPages.BREAK);
         boolean confirmed = breaking && confirmations.isConfirmed(who.getName(), TestMethod.TENSION);
@@ -258,14 +252,16 @@ class BenchController {
         model.addAttribute("points", breaking && !confirmed ? points(lot) : List.of());
         model.addAttribute(
                 "caution", breaking ? products.product(lot.productId()).caution() : "");
-        model.addAttribute("due", fragment ? List.of() : due.of(lot));
+        model.addAttribute("due", asked.part() ? List.of() : due.of(lot));
         model.addAttribute("lot", lot);
         model.addAttribute("bench", view);
-        if (fragment && changed != null) {
-            model.addAttribute("changed", view.rows());
-        }
         model.addAttribute("outcomes", Outcome.values());
-        model.addAttribute("refusal", refused == null ? null : refused.refusal());
-        return fragment ? (changed == null ? "bench/bench :: bench" : "bench/stroke") : "bench/bench";
+        model.addAttribute(
+                "refusal", asked.refused() == null ? null : asked.refused().refusal());
+        if (!asked.part()) {
+            return "bench/bench";
+        }
+        model.addAttribute("changed", view.rows());
+        return "bench/stroke";
     }
 }

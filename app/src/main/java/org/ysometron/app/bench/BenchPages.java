@@ -87,26 +87,36 @@ class BenchPages {
     /** What came back refused: where, what was typed and why. */
     record Refused(String specimen, String key, String typed, Refusal refusal) {}
 
-    /** The whole page. */
-    BenchView page(
-            LotView lot, @Nullable String step, @Nullable String wanted, long gaugeId, @Nullable Refused refused) {
-        return page(lot, step, wanted, gaugeId, refused, null);
+    /**
+     * What is asked of the page.
+     *
+     * @param step measuring or breaking; null where the lot's state says which
+     * @param specimen the one to take in hand; null for the next
+     * @param gauge the gauge it is broken on; 0 for the usual one
+     * @param after the specimen that was done last; null for none
+     * @param refused what came back; null for nothing
+     * @param part whether only the row that changed is wanted, that of the specimen done or refused
+     */
+    record Asked(
+            @Nullable String step,
+            @Nullable String specimen,
+            long gauge,
+            @Nullable String after,
+            @Nullable Refused refused,
+            boolean part) {
+
+        private @Nullable String changed() {
+            return !part ? null : refused == null ? after : refused.specimen();
+        }
     }
 
-    /**
-     * What changes on it when a reading was stored.
-     *
-     * @param stored label of the specimen whose row changed; null for every row
-     */
+    /** The whole page, or what of it changes when a reading was stored. */
     // One transaction for all of it: each question alone would begin and end one of its own.
     @Transactional(readOnly = true)
-    BenchView page(
-            LotView lot,
-            @Nullable String step,
-            @Nullable String wanted,
-            long gaugeId,
-            @Nullable Refused refused,
-            @Nullable String stored) {
+    BenchView page(LotView lot, Asked asked) {
+        String step = asked.step();
+        String wanted = asked.specimen();
+        String changed = asked.changed();
         List<SpecimenRecord> records = inOrder(lot, bench.records(lot.id()));
         List<InstrumentView> gauges = instruments.gauges();
         int measured = (int) records.stream().filter(BenchPages::isMeasured).count();
@@ -115,17 +125,17 @@ class BenchPages {
                 ? step
                 : measured < records.size() ? MEASURE : BREAK;
         InstrumentView gauge = gauges.stream()
-                .filter(candidate -> candidate.id() == gaugeId)
+                .filter(candidate -> candidate.id() == asked.gauge())
                 .findFirst()
                 .orElseGet(() -> usual(lot, records, gauges));
         String unknown = unknown(lot, records, wanted);
-        SpecimenRecord inHand = unknown.isEmpty() ? choose(lot, following(records, stored), now, wanted) : null;
+        SpecimenRecord inHand = unknown.isEmpty() ? choose(lot, following(records, asked.after()), now, wanted) : null;
         BenchView.@Nullable Hand hand =
-                inHand == null || gauge == null ? null : hand(lot, inHand, now, gauge, gauges, refused);
+                inHand == null || gauge == null ? null : hand(lot, inHand, now, gauge, gauges, asked.refused());
         List<BenchView.Row> rows = records.stream()
-                .filter(record -> stored == null
+                .filter(record -> changed == null
                         || record.equals(inHand)
-                        || record.specimen().label().equals(stored))
+                        || record.specimen().label().equals(changed))
                 .map(record -> row(record, record.equals(inHand)))
                 .toList();
         return new BenchView(

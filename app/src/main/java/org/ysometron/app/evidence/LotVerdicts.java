@@ -386,7 +386,37 @@ class LotVerdicts {
         List<SpecimenRecord> both = new ArrayList<>(ups.records());
         both.addAll(flats.records());
         return new Judgements.Detail(
-                claim, ratio(claim, ups, flats), both, usual(lot, claim), List.of(), setup, others, null, null);
+                claim,
+                ratio(claim, ups, flats),
+                both,
+                usual(lot, claim),
+                List.of(),
+                setup,
+                withFirstLook(claim, ups, flats, others),
+                null,
+                null);
+    }
+
+    /** Beside the other set-ups' ratios what this one's said before specimens were added on either side. */
+    private static List<Judgements.Other> withFirstLook(
+            Claim claim, LotEvidence ups, LotEvidence flats, List<Judgements.Other> others) {
+        Optional<LotEvidence> up = ups.firstLook();
+        Optional<LotEvidence> down = flats.firstLook();
+        if (up.isEmpty() && down.isEmpty()) {
+            return others;
+        }
+        LotEvidence firstUps = up.orElse(ups);
+        LotEvidence firstFlats = down.orElse(flats);
+        if (firstUps.records().isEmpty() || firstFlats.records().isEmpty()) {
+            return others;
+        }
+        List<Judgements.Other> all = new ArrayList<>(others);
+        all.add(new Judgements.Other(
+                "claim-" + claim.id() + "-look-" + firstUps.subject() + "-" + firstFlats.subject(),
+                firstUps.name() + " over " + firstFlats.name() + ", before more were added",
+                ratio(claim, firstUps, firstFlats),
+                ""));
+        return List.copyOf(all);
     }
 
     private static int size(@Nullable LotEvidence set) {

@@ -12,6 +12,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.net.URI;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -264,5 +265,21 @@ class BenchTest extends DemoSite {
             assertThat(to).contains(step[1]);
             assertThat(to.contains("specimen=")).isEqualTo(step[0].equals("T2"));
         }
+        // Who begins in the middle goes on from there.
+        String on = http.perform(post("/lots/" + lot.code() + "/bench")
+                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
+                        .with(csrf())
+                        .param("specimen", "XY3")
+                        .param("field", "T3")
+                        .param("typed", "3.98"))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        assertThat(http.perform(get(URI.create(String.valueOf(on)))
+                                .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY"))))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString())
+                .contains("name=\"specimen\" value=\"XY4\"");
     }
 }

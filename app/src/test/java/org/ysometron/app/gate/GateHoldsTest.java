@@ -449,6 +449,24 @@ class GateHoldsTest extends DemoSite {
                         .anyMatch(words -> words.contains("before more were added: contradicted, n = 5")));
     }
 
+    /** M70: nor what the first of both sides said of their ratio, where each strength by itself is well within its claim. */
+    @Test
+    void m70MoreOnOneSideDoNotUnsayTheRatio() {
+        LotView lot = testLots.lot();
+        testLots.test(lot, Orientation.ZX, "bench", 390, 388, 392, 391, 389);
+        testLots.test(lot, Orientation.XY, "bench", 1000, 1004, 996, 1002, 998);
+        assertThat(of(lot, Block.Kind.CLAIM_CONTRADICTED)).singleElement().satisfies(block -> assertThat(block.what())
+                .contains("Upright/flat ratio"));
+        testLots.set(lot, Orientation.XY, 30);
+        for (int i = 6; i <= 35; i++) {
+            broken(lot, "XY" + i, 866 + i % 3, testLots.gauge("bench load cell"));
+        }
+
+        assertThat(of(lot, Block.Kind.CLAIM_CONTRADICTED)).isEmpty();
+        assertThat(of(lot, Block.Kind.OTHER_SETUP)).singleElement().satisfies(block -> assertThat(block.what())
+                .contains("Upright/flat ratio: contradicted by ZX1 to ZX5", "over XY1 to XY5", "before more"));
+    }
+
     private Judgements.Detail upright(LotView lot) {
         return judgements.details(lot).stream()
                 .filter(detail -> detail.claim().title().startsWith("Tensile strength, ZX"))

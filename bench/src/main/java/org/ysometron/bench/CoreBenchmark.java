@@ -14,7 +14,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.Requirement;
-import org.ysometron.core.claim.Verification;
+import org.ysometron.core.claim.MeanVerdict;
 import org.ysometron.core.drift.AverageRunLength;
 import org.ysometron.core.drift.ChartConstants;
 import org.ysometron.core.drift.IndividualsLimits;
@@ -37,7 +37,7 @@ public class CoreBenchmark {
 
     @Benchmark
     public Judgement verdictOfFive() {
-        return Verification.ofMean(claim, five);
+        return MeanVerdict.of(claim, five);
     }
 
     @Benchmark

@@ -13,13 +13,18 @@ import org.ysometron.core.calculation.CaseProblem;
 import org.ysometron.core.calculation.Input;
 import org.ysometron.core.working.Step;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.json.JsonFactory;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Between JSON and the core's cases and answers. */
 final class Json {
 
-    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+    private static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
+                    .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                    .build())
+            .build();
     private static final TypeReference<Map<String, Object>> OBJECT = new TypeReference<>() {};
 
     private Json() {}
@@ -42,7 +47,11 @@ final class Json {
 
     /** A whole input that is one JSON object is one case; otherwise every line that is not blank is one. */
     static List<Read> cases(BufferedReader in) {
-        List<String> lines = in.lines().filter(line -> !line.isBlank()).toList();
+        // A byte-order mark is a sign of the editor's, not of the case.
+        List<String> lines = in.lines()
+                .map(line -> line.startsWith("\uFEFF") ? line.substring(1) : line)
+                .filter(line -> !line.isBlank())
+                .toList();
         if (lines.isEmpty()) {
             return List.of(new Read(null, "Nothing came in; give a JSON object, or one a line."));
         }
@@ -63,6 +72,15 @@ final class Json {
             return new Answered(line(calculation, calculation.compute(read.values())), true);
         } catch (CaseProblem refused) {
             return new Answered(refused(calculation, refused.problem().text()), false);
+        } catch (RuntimeException | StackOverflowError fault) {
+            // One case that cannot be answered stops no other.
+            return new Answered(
+                    refused(
+                            calculation,
+                            "This case could not be worked out ("
+                                    + fault.getClass().getSimpleName()
+                                    + "): that is a fault of the program, not of the case."),
+                    false);
         }
     }
 
@@ -94,10 +112,20 @@ final class Json {
     }
 
     private static Read read(String text) {
+        String shown = text.strip();
+        String found = shown.length() > 60 ? shown.substring(0, 60) + "…" : shown;
         try {
-            return new Read(MAPPER.readValue(text, OBJECT), "");
+            Map<String, Object> values = MAPPER.readValue(text, OBJECT);
+            return values == null
+                    ? new Read(null, "'" + found + "' is not a JSON object; expected {\"input\": value, ...}.")
+                    : new Read(values, "");
         } catch (JacksonException notJson) {
-            return new Read(null, "This is not a JSON object: " + notJson.getOriginalMessage());
+            boolean twice = String.valueOf(notJson.getOriginalMessage()).startsWith("Duplicate");
+            return new Read(
+                    null,
+                    twice
+                            ? "One input is given twice in '" + found + "'; give it once."
+                            : "'" + found + "' is not a JSON object; expected {\"input\": value, ...}.");
         }
     }
 
@@ -112,6 +140,7 @@ final class Json {
             column.put("kind", input.kind().words());
             column.put("unit", input.unit());
             column.put("required", input.required());
+            column.put("range", input.rangeWords());
             column.put("meaning", input.meaning());
             inputs.add(column);
         }

@@ -79,6 +79,11 @@ public final class Main {
                     calculation,
                     new Problem(arguments[1], "there is no such file", "a gauge's CSV file or .gz", "").text()));
             return 1;
+        } catch (IOException unreadable) {
+            out.println(Json.refused(
+                    calculation,
+                    new Problem(arguments[1], "it cannot be read as a file", "a gauge's CSV file or .gz", "").text()));
+            return 1;
         }
     }
 

@@ -44,6 +44,35 @@ class MainTest {
         assertThat(answers().get(2).get("error")).asString().contains("not a JSON object");
     }
 
+    /** An editor's mark before the text, nothing, the same input twice, what is no number: each is said, and the last is answered. */
+    @Test
+    void whatAnEditorOrAHurryPutsInIsSaid() throws Exception {
+        int code = run(
+                "\uFEFF{\"n\":5}\nnull\n{\"n\":5,\"n\":6}\n{\"n\":\"many\"}\n{\"n\":1e7}\n{\"n\":5,\"sides\":[1]}\n{\"n\":10}",
+                "tolerance-factor");
+
+        assertThat(code).isEqualTo(1);
+        assertThat(answers())
+                .extracting(answer -> answer.get("outcome"))
+                .containsExactly("computed", "refused", "refused", "refused", "refused", "refused", "computed");
+        assertThat(answers())
+                .extracting(answer -> String.valueOf(answer.get("error")))
+                .satisfies(errors -> {
+                    assertThat(errors.get(1)).contains("'null' is not a JSON object");
+                    assertThat(errors.get(2)).contains("given twice");
+                    assertThat(errors.get(3)).contains("'many' is not a number");
+                    assertThat(errors.get(4)).contains("out of range", "at most 1000000");
+                    assertThat(errors.get(5)).contains("a list is given");
+                });
+    }
+
+    /** A folder is no file. */
+    @Test
+    void aFolderIsNoLog(@TempDir Path folder) throws Exception {
+        assertThat(run("", "diameter-log", folder.toString())).isEqualTo(1);
+        assertThat(answers().get(0).get("error")).asString().contains("cannot be read as a file");
+    }
+
     @Test
     void theListNamesInputsUnitsAndSources() throws Exception {
         assertThat(run("", "--list")).isZero();

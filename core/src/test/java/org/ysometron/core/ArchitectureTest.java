@@ -35,6 +35,7 @@ class ArchitectureTest {
                         "java.time..",
                         "de.siegmar.fastcsv..",
                         "org.hipparchus..",
+                        "org.apache.commons.numbers..",
                         "javax.measure..",
                         "tech.units..",
                         "org.jspecify..")

@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -141,7 +142,8 @@ class Bridges {
         return Bridging.of(
                 study.pairs().stream().mapToDouble(Pair::old).toArray(),
                 study.pairs().stream().mapToDouble(Pair::fresh).toArray(),
-                margin);
+                margin,
+                OptionalDouble.empty());
     }
 
     /** Decides by the numbers: joined, joined once the difference is taken off, or kept apart. */

@@ -121,21 +121,52 @@ record LotEvidence(
      * said by themselves is not unsaid by adding to them. Empty where nothing was added.
      */
     Optional<LotEvidence> firstLook() {
-        Optional<Instant> known = records.stream()
-                .flatMap(record -> record.readings().stream())
-                .filter(reading -> reading.quantity() == Quantity.FORCE)
-                .map(ReadingView::enteredAt)
-                .min(Instant::compareTo);
-        if (known.isEmpty()) {
-            return Optional.empty();
-        }
-        List<SpecimenRecord> first = records.stream()
-                .filter(record -> !record.specimen().enteredAt().isAfter(known.get()))
-                .toList();
-        boolean added = records.stream().anyMatch(record -> record.force().isPresent() && !first.contains(record));
-        return added && !first.isEmpty()
-                ? Optional.of(new LotEvidence(conditions, setup, first, provisional, round))
+        List<List<SpecimenRecord>> looks = looks();
+        return looks.size() > 1
+                ? Optional.of(new LotEvidence(conditions, setup, looks.get(0), provisional, round))
                 : Optional.empty();
+    }
+
+    /** How many counted at each look before this one, rising. */
+    int[] earlierLooks() {
+        List<List<SpecimenRecord>> looks = looks();
+        int[] sizes = new int[Math.max(0, looks.size() - 1)];
+        int counted = 0;
+        for (int i = 0; i < sizes.length; i++) {
+            counted += new LotEvidence(conditions, setup, looks.get(i), provisional, round)
+                    .strengths(Optional.empty())
+                    .n();
+            sizes[i] = counted;
+        }
+        return sizes;
+    }
+
+    /**
+     * The specimens by the looks that they came in: a look ends with the first result of specimens that were written down for
+     * it, and what is written down after that result and tested is the next one's.
+     */
+    private List<List<SpecimenRecord>> looks() {
+        List<List<SpecimenRecord>> looks = new ArrayList<>();
+        List<SpecimenRecord> left = records;
+        while (left.stream().anyMatch(record -> record.force().isPresent())) {
+            Instant known = left.stream()
+                    .flatMap(record -> record.readings().stream())
+                    .filter(reading -> reading.quantity() == Quantity.FORCE)
+                    .map(ReadingView::enteredAt)
+                    .min(Instant::compareTo)
+                    .orElseThrow();
+            List<SpecimenRecord> of = left.stream()
+                    .filter(record -> !record.specimen().enteredAt().isAfter(known))
+                    .toList();
+            // Brought in from records, results are older than the entry of their specimens: one look.
+            if (of.isEmpty()) {
+                looks.add(left);
+                break;
+            }
+            looks.add(of);
+            left = left.stream().filter(record -> !of.contains(record)).toList();
+        }
+        return looks;
     }
 
     /** Whether its results may speak for the lot: they count, and no retest set them aside. */

@@ -22,8 +22,6 @@ import org.ysometron.core.statistics.Summary;
 @Component
 class LotPoints {
 
-    private static final double CONFIDENCE = 0.95;
-
     private final SeriesPoints series;
     private final SeriesRepository seriesTable;
     private final PointRepository points;
@@ -92,10 +90,10 @@ class LotPoints {
         if (bounds.length == 0) {
             return Optional.of(new Found(values.length, summary.mean(), sd, 0));
         }
-        if (sd == null || sd == 0) {
+        if (summary.isAlike()) {
             return Optional.empty();
         }
-        CensoredNormal fit = CensoredNormal.fit(values, bounds, CONFIDENCE);
+        CensoredNormal fit = CensoredNormal.fit(values, bounds);
         return Optional.of(new Found(evidence.n(), fit.mean(), fit.sd(), bounds.length));
     }
 

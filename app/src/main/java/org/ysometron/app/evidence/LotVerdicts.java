@@ -18,6 +18,7 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Remedies;
 import org.ysometron.app.make.Histories;
+import org.ysometron.app.plan.Site;
 import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Conditions;
@@ -25,8 +26,12 @@ import org.ysometron.core.claim.Conditions.Mismatch;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Judgement;
+import org.ysometron.core.claim.LengthVerdict;
+import org.ysometron.core.claim.Looks;
+import org.ysometron.core.claim.MeanVerdict;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Property;
+import org.ysometron.core.claim.RatioVerdict;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.claim.Verification;
@@ -51,6 +56,7 @@ class LotVerdicts {
     private final Histories histories;
     private final Remedies remedies;
     private final TakenOut takenOut;
+    private final Site site;
 
     LotVerdicts(
             Bench bench,
@@ -61,7 +67,9 @@ class LotVerdicts {
             SeriesPoints series,
             Histories histories,
             Remedies remedies,
-            TakenOut takenOut) {
+            TakenOut takenOut,
+            Site site) {
+        this.site = site;
         this.bench = bench;
         this.lots = lots;
         this.publications = publications;
@@ -234,7 +242,7 @@ class LotVerdicts {
                                 2 * weight(claim.conditions().compare(set.conditions())) + (set.counts() ? 0 : 1))
                         .thenComparing(set -> -set.tested()));
         if (best.isEmpty()) {
-            Judgement none = Verification.ofMean(claim.requirement(), Evidence.of());
+            Judgement none = MeanVerdict.of(claim.requirement(), Evidence.of());
             return Judgements.Detail.plain(claim, none, List.of(), usual(lot, claim));
         }
         return whole(lot, claim, best.get(), List.of());
@@ -264,14 +272,30 @@ class LotVerdicts {
         boolean blocked = mismatches.stream().anyMatch(Mismatch::blocking);
         Judgement judgement = blocked && evidence.n() > 0
                 ? Verification.notComparable(mismatches, evidence.excluded())
-                : Verification.indicative(judge(claim, evidence), mismatches);
+                : Verification.indicative(judge(claim, evidence, looks(lot, claim, set)), mismatches);
         return provisional(judgement, set);
+    }
+
+    /** Looks planned for the lot, and those taken before this one at which the claim could have been supported. */
+    private Looks looks(LotView lot, Claim claim, LotEvidence set) {
+        return claim.property() == Property.TENSILE_STRENGTH
+                ? looks(lot, claim, set.earlierLooks())
+                : new Looks(site.looks(lot.madeOn()));
+    }
+
+    private Looks looks(LotView lot, Claim claim, int... sizes) {
+        int least = Math.max(2, claim.requirement().minimumN());
+        int[] counted = java.util.Arrays.stream(sizes)
+                .filter(size -> size >= least)
+                .distinct()
+                .toArray();
+        return new Looks(site.looks(lot.madeOn()), counted);
     }
 
     /** What the verdict would be with every load counted as a value, where some do not count; null where all do. */
     private @Nullable Judgement withAll(Claim claim, LotEvidence set) {
         return claim.property() == Property.TENSILE_STRENGTH && set.excluded() > 0
-                ? judge(claim, set.withEveryLoad())
+                ? judge(claim, set.withEveryLoad(), Looks.ONCE)
                 : null;
     }
 
@@ -295,10 +319,25 @@ class LotVerdicts {
         return apart;
     }
 
-    private Judgement judge(Claim claim, Evidence evidence) {
+    private Judgement judge(Claim claim, Evidence evidence, Looks looks) {
         return claim.form() == Form.BETTER_THAN
-                ? Verification.ofRatio(claim.requirement(), evidence, rival(claim))
-                : Verification.ofMean(claim.requirement(), evidence);
+                ? better(claim, evidence, looks)
+                : MeanVerdict.of(claim.requirement(), evidence, looks);
+    }
+
+    /**
+     * Better than another product: its lots were measured on other days and with gauges that its series do not keep, so nothing
+     * of the calibration is taken to cancel, and theirs to be as uncertain as this lot's.
+     */
+    private Judgement better(Claim claim, Evidence evidence, Looks looks) {
+        Evidence rival = rival(claim);
+        double level = java.util.Arrays.stream(evidence.values()).average().orElse(0);
+        double relative = level > 0 ? evidence.calibrationUncertainty() / level : 0;
+        int[] together = java.util.Arrays.stream(looks.earlier())
+                .map(own -> own + rival.n())
+                .toArray();
+        return RatioVerdict.of(
+                claim.requirement(), evidence, rival, Math.sqrt(2) * relative, new Looks(looks.planned(), together));
     }
 
     /** The other product's lots under the same conditions: each lot's mean is one value, so lots are what is counted. */
@@ -333,18 +372,17 @@ class LotVerdicts {
                     claim.property(),
                     requirement.lower().orElse(Double.NEGATIVE_INFINITY),
                     requirement.upper().orElse(Double.POSITIVE_INFINITY));
-            return Verification.ofLength(
+            return LengthVerdict.ofLog(
                     requirement, log.get().values(), outside, log.get().counts());
         }
-        if (claim.property() == Property.FILAMENT_DIAMETER) {
-            return Verification.ofEveryPart(
-                    requirement,
-                    results.stream()
-                            .findFirst()
-                            .map(MaterialResults.Result::places)
-                            .orElse(new double[0]));
+        if (claim.property() == Property.FILAMENT_DIAMETER || claim.property() == Property.FILAMENT_OVALITY) {
+            return results.stream()
+                    .findFirst()
+                    .map(result ->
+                            LengthVerdict.ofPlaces(requirement, Evidence.of(result.places()), result.values().length))
+                    .orElseGet(() -> MeanVerdict.of(requirement, Evidence.of()));
         }
-        return Verification.ofMean(
+        return MeanVerdict.of(
                 requirement,
                 Evidence.of(results.stream()
                         .findFirst()
@@ -377,7 +415,7 @@ class LotVerdicts {
                     return new Judgements.Other(
                             "claim-" + claim.id() + "-" + set.subject(),
                             set.name(),
-                            ratio(claim, set, java.util.Objects.requireNonNull(below.get(other))),
+                            ratio(lot, claim, set, java.util.Objects.requireNonNull(below.get(other))),
                             "");
                 })
                 .toList();
@@ -387,19 +425,19 @@ class LotVerdicts {
         both.addAll(flats.records());
         return new Judgements.Detail(
                 claim,
-                ratio(claim, ups, flats),
+                ratio(lot, claim, ups, flats),
                 both,
                 usual(lot, claim),
                 List.of(),
                 setup,
-                withFirstLook(claim, ups, flats, others),
+                withFirstLook(lot, claim, ups, flats, others),
                 null,
                 null);
     }
 
     /** Beside the other set-ups' ratios what this one's said before specimens were added on either side. */
-    private static List<Judgements.Other> withFirstLook(
-            Claim claim, LotEvidence ups, LotEvidence flats, List<Judgements.Other> others) {
+    private List<Judgements.Other> withFirstLook(
+            LotView lot, Claim claim, LotEvidence ups, LotEvidence flats, List<Judgements.Other> others) {
         Optional<LotEvidence> up = ups.firstLook();
         Optional<LotEvidence> down = flats.firstLook();
         if (up.isEmpty() && down.isEmpty()) {
@@ -414,7 +452,7 @@ class LotVerdicts {
         all.add(new Judgements.Other(
                 "claim-" + claim.id() + "-look-" + firstUps.subject() + "-" + firstFlats.subject(),
                 firstUps.name() + " over " + firstFlats.name() + ", before more were added",
-                ratio(claim, firstUps, firstFlats),
+                ratio(lot, claim, firstUps, firstFlats),
                 ""));
         return List.copyOf(all);
     }
@@ -434,13 +472,25 @@ class LotVerdicts {
         return found;
     }
 
-    private static Judgement ratio(Claim claim, LotEvidence ups, LotEvidence flats) {
-        Judgement judgement = Verification.ofRatio(
+    private Judgement ratio(LotView lot, Claim claim, LotEvidence ups, LotEvidence flats) {
+        Evidence above = ups.evidence(Property.TENSILE_STRENGTH, Optional.empty());
+        Evidence below = flats.evidence(Property.TENSILE_STRENGTH, Optional.empty());
+        Judgement judgement = RatioVerdict.of(
                 claim.requirement(),
-                ups.evidence(Property.TENSILE_STRENGTH, Optional.empty()),
-                flats.evidence(Property.TENSILE_STRENGTH, Optional.empty()),
-                LotEvidence.calibrationBetween(ups.records(), flats.records()));
+                above,
+                below,
+                LotEvidence.calibrationBetween(ups.records(), flats.records()),
+                looks(lot, claim, together(ups.earlierLooks(), above.n(), flats.earlierLooks(), below.n())));
         return provisional(provisional(judgement, ups), flats);
+    }
+
+    /** Specimens of both sides at each look that either side had before this one. */
+    private static int[] together(int[] ups, int upsNow, int[] flats, int flatsNow) {
+        int[] sizes = new int[Math.max(ups.length, flats.length)];
+        for (int i = 0; i < sizes.length; i++) {
+            sizes[i] = (i < ups.length ? ups[i] : upsNow) + (i < flats.length ? flats[i] : flatsNow);
+        }
+        return sizes;
     }
 
     // ---- what of the evidence stands in the way ----------------------------------------------------------------

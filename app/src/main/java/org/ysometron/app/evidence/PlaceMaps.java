@@ -4,8 +4,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.bench.Bench;
@@ -20,6 +21,7 @@ import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.method.Result;
 import org.ysometron.core.plan.PlaceEffect;
 import org.ysometron.core.plan.Plate;
+import org.ysometron.core.statistics.Holm;
 import org.ysometron.core.working.Figures;
 
 /** Strengths by place: on the print plate and in the chamber, with a test for an effect of the place. */
@@ -51,7 +53,7 @@ class PlaceMaps {
                     .filter(placed -> placed.specimen().lotId() == lot.id())
                     .toList();
             Plate plate = run.plate();
-            List<String> findings = new ArrayList<>();
+            List<Tested> findings = new ArrayList<>();
             findings.add(finding(
                     "left to right",
                     own,
@@ -67,7 +69,7 @@ class PlaceMaps {
             rows.add(new PlateRow(
                     run.recipe().setup() + ", " + run.startedAt().toString().replace('T', ' '),
                     PlateMap.of(run, strengths),
-                    findings));
+                    sentences(findings)));
         }
         return rows;
     }
@@ -77,7 +79,7 @@ class PlaceMaps {
         Map<Long, Double> strengths = strengths(lot);
         List<ChamberRow> rows = new ArrayList<>();
         for (Chambers.ChamberView run : chambers.of(List.of(lot.id())).getOrDefault(lot.id(), List.of())) {
-            List<String> findings = new ArrayList<>();
+            List<Tested> findings = new ArrayList<>();
             boolean fixed = isFixed(run);
             for (int cycle = 1; cycle <= (fixed ? 1 : run.cycles()); cycle++) {
                 int now = cycle;
@@ -99,7 +101,9 @@ class PlaceMaps {
                         strengths));
             }
             rows.add(new ChamberRow(
-                    run.treatment().title() + " in " + run.chamber(), ChamberMap.of(run, strengths), findings));
+                    run.treatment().title() + " in " + run.chamber(),
+                    ChamberMap.of(run, strengths),
+                    sentences(findings)));
         }
         return rows;
     }
@@ -111,52 +115,76 @@ class PlaceMaps {
                 .equals(first.get(placed.specimen().id())));
     }
 
+    /**
+     * A test for an effect of the place, or why there is none.
+     *
+     * @param effect empty where nothing can be said
+     */
+    private record Tested(String name, Optional<PlaceEffect> effect, String why) {}
+
+    /** What tests made on one plate or in one chamber say, each corrected for the others (Holm). */
+    private static List<String> sentences(List<Tested> tests) {
+        double[] adjusted = Holm.adjust(tests.stream()
+                .flatMap(test -> test.effect().stream())
+                .mapToDouble(PlaceEffect::p)
+                .toArray());
+        List<String> sentences = new ArrayList<>();
+        int next = 0;
+        for (Tested test : tests) {
+            sentences.add(
+                    test.effect().isEmpty()
+                            ? test.name() + ": " + test.why() + "; nothing can be said."
+                            : sentence(test.name(), test.effect().get(), adjusted[next++], adjusted.length));
+        }
+        return sentences;
+    }
+
+    private static String sentence(String name, PlaceEffect effect, double p, int tests) {
+        String seen = p < 0.05 ? "an effect of the place is to be suspected" : "no effect of the place is seen";
+        return name + ": F = " + Figures.significant(effect.f(), 3) + " over " + effect.places() + " places and "
+                + effect.n() + " specimens, such a difference by chance " + Figures.probability(p)
+                + (tests > 1 ? " (corrected for " + tests + " tests)" : "") + ": " + seen + ".";
+    }
+
     /** Tested within one set of terms at a time: what orientation does is no effect of the place. */
-    private static <T> String finding(
+    private static <T> Tested finding(
             String name,
             List<T> items,
             Function<T, SpecimenView> specimen,
             Function<T, Integer> place,
             Map<Long, Double> strengths) {
-        Map<Conditions, Double> sums = new HashMap<>();
-        Map<Conditions, Integer> counts = new HashMap<>();
         List<T> tested = items.stream()
                 .filter(item -> strengths.containsKey(specimen.apply(item).id()))
                 .toList();
-        for (T item : tested) {
-            Conditions terms = specimen.apply(item).conditions();
-            sums.merge(terms, value(strengths, specimen.apply(item)), Double::sum);
-            counts.merge(terms, 1, Integer::sum);
+        Map<Integer, Long> sizes = tested.stream().collect(Collectors.groupingBy(place, Collectors.counting()));
+        List<T> compared = tested.stream()
+                .filter(item -> sizes.getOrDefault(place.apply(item), 0L) > 1)
+                .toList();
+        if (compared.stream().map(place).distinct().count() < 2) {
+            return new Tested(name, Optional.empty(), "not two places with two tested specimens each");
         }
-        Map<Integer, List<Double>> byPlace = new TreeMap<>();
-        for (T item : tested) {
-            Conditions terms = specimen.apply(item).conditions();
-            double mean = sums.getOrDefault(terms, 0.0) / counts.getOrDefault(terms, 1);
-            byPlace.computeIfAbsent(place.apply(item), key -> new ArrayList<>())
-                    .add(value(strengths, specimen.apply(item)) - mean);
-        }
-        byPlace.values().removeIf(group -> group.size() < 2);
-        if (byPlace.size() < 2) {
-            return name + ": not two places with two tested specimens each; nothing can be said.";
-        }
-        PlaceEffect effect;
+        List<Conditions> sets = compared.stream()
+                .map(item -> specimen.apply(item).conditions())
+                .distinct()
+                .toList();
         try {
-            effect = PlaceEffect.of(
-                    byPlace.values().stream()
-                            .map(group -> group.stream()
-                                    .mapToDouble(Double::doubleValue)
-                                    .toArray())
-                            .toList(),
-                    sums.size());
+            return new Tested(
+                    name,
+                    Optional.of(PlaceEffect.of(
+                            compared.stream()
+                                    .mapToDouble(item -> value(strengths, specimen.apply(item)))
+                                    .toArray(),
+                            compared.stream()
+                                    .mapToInt(item -> place.apply(item))
+                                    .toArray(),
+                            compared.stream()
+                                    .mapToInt(item ->
+                                            sets.indexOf(specimen.apply(item).conditions()))
+                                    .toArray())),
+                    "");
         } catch (IllegalArgumentException tooFew) {
-            return name + ": too few specimens, or all alike; nothing can be said.";
+            return new Tested(name, Optional.empty(), "too few specimens, or all alike");
         }
-        String seen =
-                effect.p() < 0.05 ? "an effect of the place is to be suspected" : "no effect of the place is seen";
-        return name + ": F = " + Figures.significant(effect.f(), 3) + " over " + effect.places() + " places and "
-                + effect.n() + " specimens, such a difference by chance " + Figures.probability(effect.p()) + ": "
-                + seen
-                + ".";
     }
 
     private static double value(Map<Long, Double> strengths, SpecimenView specimen) {

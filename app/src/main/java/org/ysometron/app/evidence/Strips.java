@@ -221,14 +221,15 @@ class Strips {
     private static String boundWords(Judgement judgement, Requirement claim, int digits, String unit) {
         boolean low = facesLower(judgement, claim);
         boolean high = facesUpper(judgement, claim);
+        String level = Figures.plain(Math.round(1000 * judgement.confidence()) / 10.0, 3) + " %";
         if (low && high) {
-            return "95 % bounds " + Figures.significant(judgement.lower().getAsDouble(), digits + 1) + " and "
+            return level + " bounds " + Figures.significant(judgement.lower().getAsDouble(), digits + 1) + " and "
                     + with(judgement.upper().getAsDouble(), digits + 1, unit);
         }
         if (low) {
-            return "95 % lower bound " + with(judgement.lower().getAsDouble(), digits + 1, unit);
+            return level + " lower bound " + with(judgement.lower().getAsDouble(), digits + 1, unit);
         }
-        return high ? "95 % upper bound " + with(judgement.upper().getAsDouble(), digits + 1, unit) : "";
+        return high ? level + " upper bound " + with(judgement.upper().getAsDouble(), digits + 1, unit) : "";
     }
 
     private static String description(Judgements.Detail detail, Judgement judgement, int digits, String unit) {

@@ -13,6 +13,8 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongConsumer;
+import java.util.function.Predicate;
+import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.RowMapper;
@@ -27,6 +29,7 @@ import org.ysometron.core.dimension.DiameterLog;
 import org.ysometron.core.dimension.DiameterLogFile;
 import org.ysometron.core.publication.Statement;
 import org.ysometron.core.publication.Topic;
+import org.ysometron.core.quantity.Rounding;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -254,28 +257,41 @@ public class Logs {
         if (own) {
             return log.shareOutside();
         }
-        long outside = 0;
-        for (Summary stretch : summaries(log.id(), log.first(), log.last())) {
-            if (stretch.least() < low || stretch.greatest() > high) {
-                outside += readings(log.id(), stretch.first(), stretch.last()).stream()
-                        .mapToDouble(reading -> (reading.x() + reading.y()) / 2)
-                        .filter(d -> d < low || d > high)
-                        .count();
-            }
-        }
-        return (double) outside / log.rows();
+        return lengthOutside(
+                log,
+                stretch -> Rounding.below(stretch.least(), low) || Rounding.above(stretch.greatest(), high),
+                reading -> (reading.x() + reading.y()) / 2,
+                low,
+                high);
     }
 
-    /** Share of a log's readings whose ovality lies outside these edges. */
-    double shareOval(LogView log, double low, double high) {
-        long outside = 0;
+    /** Share of the length, each reading standing for the way from the one before, as in the log's own figures. */
+    private double lengthOutside(
+            LogView log,
+            Predicate<Summary> isSuspect,
+            ToDoubleFunction<Stretch.Reading> figure,
+            double low,
+            double high) {
+        double outside = 0;
+        double before = log.first();
         for (Summary stretch : summaries(log.id(), log.first(), log.last())) {
-            outside += readings(log.id(), stretch.first(), stretch.last()).stream()
-                    .mapToDouble(reading -> Math.abs(reading.x() - reading.y()))
-                    .filter(oval -> oval < low || oval > high)
-                    .count();
+            if (isSuspect.test(stretch)) {
+                for (Stretch.Reading reading : readings(log.id(), stretch.first(), stretch.last())) {
+                    double value = figure.applyAsDouble(reading);
+                    if (Rounding.below(value, low) || Rounding.above(value, high)) {
+                        outside += reading.position() - before;
+                    }
+                    before = reading.position();
+                }
+            }
+            before = stretch.last();
         }
-        return (double) outside / log.rows();
+        return outside / (log.last() - log.first());
+    }
+
+    /** Share of a log's length whose ovality lies outside these edges. */
+    double shareOval(LogView log, double low, double high) {
+        return lengthOutside(log, stretch -> true, reading -> Math.abs(reading.x() - reading.y()), low, high);
     }
 
     private static MessageDigest sha256() {

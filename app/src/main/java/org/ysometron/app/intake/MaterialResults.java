@@ -69,7 +69,7 @@ public class MaterialResults {
                     .mapToDouble(Logs.LogView::shareOutside)
                     .max()
                     .orElse(0);
-            String counts = logged.size() + (logged.size() == 1 ? " spool, " : " spools, ")
+            String counts = spools(logged.size())
                     + logged.stream().mapToLong(Logs.LogView::rows).sum() + " readings";
             results.add(new Result(
                     Property.FILAMENT_DIAMETER,
@@ -124,7 +124,28 @@ public class MaterialResults {
                         .toArray(),
                 places,
                 OptionalDouble.empty(),
-                sets.size() + (sets.size() == 1 ? " spool, " : " spools, ") + places.length + " places"));
+                spools(sets.size()) + places.length + " places"));
+        List<Reduced.Diameters> across =
+                sets.stream().filter(set -> set.ovalities().length > 0).toList();
+        if (!across.isEmpty()) {
+            double[] ovalities = across.stream()
+                    .flatMapToDouble(set -> Arrays.stream(set.ovalities()))
+                    .toArray();
+            results.add(new Result(
+                    Property.FILAMENT_OVALITY,
+                    Conditions.ofMaterial("by hand", "two diameters at each place"),
+                    across.stream()
+                            .mapToDouble(set ->
+                                    Arrays.stream(set.ovalities()).average().orElseThrow())
+                            .toArray(),
+                    ovalities,
+                    OptionalDouble.empty(),
+                    spools(across.size()) + ovalities.length + " places"));
+        }
+    }
+
+    private static String spools(int number) {
+        return number + (number == 1 ? " spool, " : " spools, ");
     }
 
     private static void resin(List<Reduced> reduced, List<Result> results) {

@@ -29,7 +29,7 @@ sealed interface Reduced {
         }
     }
 
-    /** Diameters by hand, in mm: the mean of the two at each place. */
+    /** Diameters by hand, in mm: the mean of the two at each place, and what they differ by where there are two. */
     record Diameters(double[] diameters, double[] ovalities, List<Fact> facts, Working working) implements Reduced {}
 
     /** How the material was dried. */

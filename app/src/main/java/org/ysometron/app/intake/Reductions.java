@@ -86,7 +86,7 @@ class Reductions {
         Field places = field(kind, "places");
         List<List<String>> lines = entries.lines(places);
         double[] diameters = new double[lines.size()];
-        double[] ovalities = new double[lines.size()];
+        List<Double> across = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
             List<String> cells = lines.get(i);
             if (cells.size() > 2) {
@@ -97,21 +97,29 @@ class Reductions {
             double x = entries.millimetres(places, i, cells.get(0));
             double y = cells.size() == 2 ? entries.millimetres(places, i, cells.get(1)) : x;
             diameters[i] = (x + y) / 2;
-            ovalities[i] = Math.abs(x - y);
+            if (cells.size() == 2) {
+                across.add(Math.abs(x - y));
+            }
         }
         if (diameters.length < 2) {
             entries.wrong(places, "Two places at least; ten are wanted.");
             return null;
         }
         Summary summary = Summary.of(diameters);
-        Summary ovality = Summary.of(ovalities);
+        double[] ovalities = across.stream().mapToDouble(Double::doubleValue).toArray();
         List<Fact> facts = new ArrayList<>();
         facts.add(Fact.of("mean diameter", Figures.decimals(summary.mean(), 3) + " mm at " + summary.n() + " places"));
         facts.add(Fact.of("s", Figures.decimals(summary.sd().orElse(0), 3) + " mm"));
         facts.add(Fact.of(
                 "extremes",
                 Figures.decimals(summary.least(), 3) + " to " + Figures.decimals(summary.greatest(), 3) + " mm"));
-        facts.add(Fact.of("mean ovality", Figures.decimals(ovality.mean(), 3) + " mm"));
+        // One diameter has no ovality, rather than one of zero.
+        facts.add(Fact.of(
+                "mean ovality",
+                ovalities.length == 0
+                        ? "unknown: one diameter at each place"
+                        : Figures.decimals(Summary.of(ovalities).mean(), 3) + " mm at " + ovalities.length
+                                + " places"));
         if (summary.n() < 10) {
             facts.add(Fact.of("places", summary.n() + "; ten are wanted"));
         }

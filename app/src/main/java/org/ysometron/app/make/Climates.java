@@ -102,7 +102,8 @@ public class Climates {
                                 java.util.Objects.requireNonNull(
                                         hours.get(set.get(0).lotId())),
                                 weighed.getOrDefault(id, List.of()).stream()
-                                        .map(row -> new Conditioning.Weighing(row.weighedAt, row.mass))
+                                        .map(row -> new Conditioning.Weighing(
+                                                row.weighedAt, row.mass, Typed.step(row.typed)))
                                         .toList(),
                                 new SiteClock(clock.getZone())));
             }

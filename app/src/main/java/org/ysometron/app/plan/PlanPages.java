@@ -41,7 +41,8 @@ class PlanPages {
     private static final ConcurrentLruCache<Terms, Curve> CURVES = new ConcurrentLruCache<>(400, PlanPages::draw);
 
     /** What a curve follows from. */
-    private record Terms(int n, boolean chosen, double sd, double edge, double confidence) {}
+    /** Of one curve; the room is what a claim with two edges leaves between them, without end for one. */
+    private record Terms(int n, boolean chosen, double sd, double edge, double room, double confidence) {}
 
     private final Publications publications;
     private final History history;
@@ -113,7 +114,7 @@ class PlanPages {
             shown.add(n);
         }
         for (int size : shown) {
-            curves.add(CURVES.get(new Terms(size, size == n, sd, edge, requirement.confidence())));
+            curves.add(CURVES.get(new Terms(size, size == n, sd, edge, room(requirement), requirement.confidence())));
         }
         return new ClaimView(
                 claim.title(),
@@ -134,13 +135,25 @@ class PlanPages {
                 : requirement.upper().orElseThrow();
     }
 
+    private static double room(Requirement requirement) {
+        return requirement.lower().isPresent() && requirement.upper().isPresent()
+                ? requirement.upper().getAsDouble() - requirement.lower().getAsDouble()
+                : Double.POSITIVE_INFINITY;
+    }
+
+    private static double power(double margin, double room, double sd, int n, double confidence) {
+        return Double.isInfinite(room)
+                ? Power.supported(margin, sd, n, confidence)
+                : Power.supported(margin, room - margin, sd, n, confidence);
+    }
+
     private static Curve draw(Terms of) {
         StringBuilder path = new StringBuilder();
         double labelX = RIGHT;
         double labelY = TOP;
         for (int step = 0; step <= 60; step++) {
             double percent = MOST_PERCENT * step / 60;
-            double power = Power.supported(percent / 100 * of.edge(), of.sd(), of.n(), of.confidence());
+            double power = power(percent / 100 * of.edge(), of.room(), of.sd(), of.n(), of.confidence());
             path.append(path.isEmpty() ? "M" : "L")
                     .append(ACROSS.at(percent))
                     .append(' ')
@@ -176,7 +189,7 @@ class PlanPages {
         List<String> lines = new ArrayList<>();
         lines.add("Scatter within lots " + Figures.significant(sd, 2) + " " + unit + ", pooled over " + scatter.lots()
                 + " lots.");
-        double power = Power.supported(margin, sd, n, confidence);
+        double power = power(margin, room(claim.requirement()), sd, n, confidence);
         lines.add(
                 n == 1
                         ? "One specimen has no scatter of its own: it supports nothing, however strong."

@@ -19,7 +19,10 @@ public enum Setting {
     SHIELD_ABOVE("Load from which a shield or tether is closed", "100 N", Dimension.FORCE, 1, 1e6),
     UNCALIBRATED(
             "A reading by an instrument of which no calibration is on record",
-            List.of("blocks the release", "is noted on the certificate"));
+            List.of("blocks the release", "is noted on the certificate")),
+    LOOKS(
+            "How often a lot's specimens are judged, for lots made from the next day on",
+            List.of("twice, the second look paid for", "once", "three times, each look paid for"));
 
     private final String title;
     private final String usual;

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -30,6 +31,9 @@ public class Site {
         this.settings = settings;
         this.clock = clock;
     }
+
+    /** How many looks each choice of {@link Setting#LOOKS} is. */
+    private static final List<Integer> LOOKS = List.of(2, 1, 3);
 
     /** Every setting as typed. */
     public Map<Setting, String> typed() {
@@ -113,6 +117,18 @@ public class Site {
         return memory.once("uncalibrated", "", () -> settings.findById(Setting.UNCALIBRATED)
                 .filter(row -> read(Setting.UNCALIBRATED, row.typed) > 0)
                 .map(row -> LocalDate.ofInstant(row.changedAt, clock.getZone()).plusDays(1)));
+    }
+
+    /**
+     * Looks at a claim that were planned for a lot: those of the site's setting for lots made after it was set, so that nobody
+     * plans one more once a result is known.
+     */
+    public int looks(LocalDate madeOn) {
+        int chosen = memory.once("looks", madeOn, () -> settings.findById(Setting.LOOKS)
+                .filter(row -> madeOn.isAfter(LocalDate.ofInstant(row.changedAt, clock.getZone())))
+                .map(row -> (int) read(Setting.LOOKS, row.typed))
+                .orElse(0));
+        return LOOKS.get(chosen);
     }
 
     private static double read(Setting setting, String typed) {

@@ -333,6 +333,14 @@ public class Publications {
         }
     }
 
+    private static Policy policy(Property property) {
+        return switch (property) {
+            case FILAMENT_DIAMETER, FILAMENT_OVALITY -> Policy.USUAL.forSpools();
+            case DENSITY, VISCOSITY, PENETRATION_DEPTH -> Policy.USUAL.forDeterminations();
+            default -> Policy.USUAL;
+        };
+    }
+
     private static Optional<Claim> claim(Said said, Families families) {
         PublishedStatement row = said.row();
         Statement statement = said.statement();
@@ -346,9 +354,8 @@ public class Publications {
         if (!tested || conditions.isEmpty() || rivalMissing) {
             return Optional.empty();
         }
-        boolean material = property.filter(p -> !p.isMechanical()).isPresent();
         return statement
-                .requirement(material ? Policy.USUAL.forDeterminations() : Policy.USUAL)
+                .requirement(policy(property.get()))
                 .map(requirement -> new Claim(
                         row.id,
                         property.get(),

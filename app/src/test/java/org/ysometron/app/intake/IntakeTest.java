@@ -261,8 +261,30 @@ class IntakeTest extends DemoSite {
         assertThat(result.values()).hasSize(1);
         assertThat(result.values()[0]).isCloseTo(1.751, within(1e-9));
         assertThat(result.counts()).isEqualTo("1 spool, 5 places");
-        // x̄ ∓ k·s with k = 4.203 for n = 5 (ISO 16269-6, printed tables) stays inside 1.70 to 1.80.
-        assertThat(page(lot, "/evidence")).contains("part (95 % of all)", "claimed between 1.7 and 1.8 mm");
+        // Five places cannot speak for 99.9 % of a length, as a log does: k is near 8 for n = 5 (ISO 16269-6), s is
+        // 0.007 mm.
+        assertThat(page(lot, "/evidence"))
+                .contains("The claim (between 1.7 and 1.8 mm) lies between the bounds", "should settle it");
+
+        LotView measured = lotOf("dunlin-c2", "fern");
+        StringBuilder places = new StringBuilder();
+        for (int i = 0; i < 30; i++) {
+            places.append(i % 2 == 0 ? "1.755 1.745\n" : "1.76 1.75\n");
+        }
+        http.perform(record(measured, "HAND_DIAMETER", Map.of("places", places.toString())))
+                .andExpect(status().is3xxRedirection());
+        assertThat(page(measured, "/evidence")).contains("part (99.9 % of all)", "claimed between 1.7 and 1.8 mm");
+        // Where two diameters were taken at each place the ovality is verified as well; where one was, there is none.
+        assertThat(material.of(measured))
+                .filteredOn(found -> found.property() == Property.FILAMENT_OVALITY)
+                .singleElement()
+                .satisfies(found -> assertThat(found.values()[0]).isCloseTo(0.01, within(1e-9)));
+        LotView single = lotOf("dunlin-c2", "fern");
+        http.perform(record(single, "HAND_DIAMETER", Map.of("places", "1.75\n1.74\n1.76")))
+                .andExpect(status().is3xxRedirection());
+        assertThat(material.of(single))
+                .extracting(MaterialResults.Result::property)
+                .containsExactly(Property.FILAMENT_DIAMETER);
     }
 
     /** What cannot be read is said at its field with 422, and nothing typed is lost. */

@@ -81,6 +81,16 @@ class BackupTest extends DemoSite {
                                 folder.resolve("none.tar").toString())
                         .code())
                 .isNotZero();
+        // Whole as an archive, and a byte of its data is another: its sums tell.
+        Path work = Files.createDirectories(folder.resolve("damaged"));
+        shell("cd " + work + " && echo 'SELECT 1;' > ysometron.sql && gzip -n ysometron.sql"
+                + " && printf 'ysometron backup 1\\nsite site\\ntaken now\\n' > about"
+                + " && sha256sum ysometron.sql.gz about > sums && echo 'SELECT 2;' | gzip -n > ysometron.sql.gz"
+                + " && tar -cf ../damaged.tar about sums ysometron.sql.gz");
+        Run damaged = run(
+                folder.resolve("home"), "restore", folder.resolve("damaged.tar").toString());
+        assertThat(damaged.code()).isNotZero();
+        assertThat(damaged.said()).contains("is damaged", "Nothing was restored");
     }
 
     /** Data without their marker were once taken for none and removed. Nothing is, that was not made empty. */

@@ -21,6 +21,28 @@ public record Answer(OptionalDouble value, String unit, String outcome, Map<Stri
         results = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(results));
     }
 
+    /** Whether every figure in it, those of the working too, is a number that can be told. */
+    boolean isFinite() {
+        boolean told = value.isEmpty() || Double.isFinite(value.getAsDouble());
+        return told
+                && results.values().stream().allMatch(Answer::isFinite)
+                && working.steps().stream().allMatch(step -> !step.hasValue() || Double.isFinite(step.value()));
+    }
+
+    private static boolean isFinite(Object result) {
+        if (result instanceof Double number) {
+            return Double.isFinite(number);
+        }
+        if (result instanceof Iterable<?> items) {
+            for (Object item : items) {
+                if (!isFinite(item)) {
+                    return false;
+                }
+            }
+        }
+        return !(result instanceof Map<?, ?> map) || map.values().stream().allMatch(Answer::isFinite);
+    }
+
     static Answer of(double value, String unit, Working working) {
         return new Answer(OptionalDouble.of(value), unit, "computed", Map.of(), working);
     }

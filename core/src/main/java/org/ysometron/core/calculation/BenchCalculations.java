@@ -27,8 +27,12 @@ import org.ysometron.core.working.Working;
 /** Calculations at the bench: units, sections, strength, headroom. */
 final class BenchCalculations {
 
-    private static final Input WIDTH = required("width", NUMBERS, "mm", "caliper readings of the width");
-    private static final Input THICKNESS = required("thickness", NUMBERS, "mm", "caliper readings of the thickness");
+    private static final Input WIDTH = required("width", NUMBERS, "mm", "caliper readings of the width")
+            .in(1e-4, 1e5)
+            .items(1, 1000);
+    private static final Input THICKNESS = required("thickness", NUMBERS, "mm", "caliper readings of the thickness")
+            .in(1e-4, 1e5)
+            .items(1, 1000);
 
     private BenchCalculations() {}
 
@@ -42,7 +46,8 @@ final class BenchCalculations {
                 "A number as typed, with its unit, in the working unit of its dimension",
                 List.of(
                         required("typed", WORD, "", "the number with or without its unit, as text"),
-                        required("dimension", WORD, "", Case.list(Dimension.class))),
+                        required("dimension", WORD, "", Case.list(Dimension.class)),
+                        optional("to", WORD, "", "unit of the same dimension; its working unit unless given")),
                 "",
                 "SI Brochure; international pound and inch (1959); standard gravity 9.80665 m/s²",
                 Map.of("typed", "1 lbf", "dimension", "force"),
@@ -54,17 +59,13 @@ final class BenchCalculations {
         Typed typed = Typed.read("typed", given.text("typed"), UnitOfMeasure.working(dimension));
         if (typed instanceof Typed.Accepted accepted) {
             String from = accepted.unit().symbol();
+            UnitOfMeasure to = target(given, dimension);
+            double value = to.isWorking() ? accepted.value() : to.fromWorking(accepted.value());
             return Answer.of(
-                            accepted.value(),
-                            dimension.workingUnit(),
-                            Working.of(new Step(
-                                    "converted",
-                                    "",
-                                    "",
-                                    accepted.text(),
-                                    accepted.value(),
-                                    dimension.workingUnit(),
-                                    "SI Brochure")))
+                            value,
+                            to.symbol(),
+                            Working.of(
+                                    new Step("converted", "", "", accepted.text(), value, to.symbol(), "SI Brochure")))
                     .with("number", accepted.number())
                     .with("from", from);
         }
@@ -77,13 +78,24 @@ final class BenchCalculations {
                 Working.NONE);
     }
 
+    private static UnitOfMeasure target(Case given, Dimension dimension) {
+        if (!given.has("to")) {
+            return UnitOfMeasure.working(dimension);
+        }
+        return UnitOfMeasure.find(given.text("to"))
+                .filter(unit -> unit.dimension() == dimension)
+                .orElseThrow(() ->
+                        new IllegalArgumentException("'" + given.text("to") + "' is no unit of " + dimension.phrase()));
+    }
+
     private static Calculation plausibility() {
         return new Calculation(
                 "plausibility",
                 "Whether a value is far from the expected one, and whether the decimal point slipped",
                 List.of(
-                        required("value", NUMBER, "", "the value"),
-                        required("expected", NUMBER, "", "the value expected, same unit"),
+                        required("value", NUMBER, "", "the value").positive(),
+                        required("expected", NUMBER, "", "the value expected, same unit")
+                                .positive(),
                         optional("kind", WORD, "", "length or force; length unless given")),
                 "",
                 "common practice, no source",
@@ -128,9 +140,10 @@ final class BenchCalculations {
                 List.of(
                         WIDTH,
                         THICKNESS,
-                        required("force", NUMBER, "N", "largest force"),
+                        required("force", NUMBER, "N", "largest force").in(1e-6, 1e9),
                         optional("outcome", WORD, "", Case.list(Outcome.class) + "; broke-in-gauge unless given"),
-                        optional("capacity", NUMBER, "N", "capacity of the gauge; no limit unless given")),
+                        optional("capacity", NUMBER, "N", "capacity of the gauge; no limit unless given")
+                                .in(1e-3, 1e9)),
                 "MPa",
                 "ISO 527-1, tensile strength",
                 Map.of(
@@ -165,10 +178,13 @@ final class BenchCalculations {
                 "gauge-headroom",
                 "Share of a gauge's capacity that the expected load takes",
                 List.of(
-                        required("strength", NUMBER, "MPa", "expected strength"),
-                        required("area", NUMBER, "mm²", "area of the section"),
-                        required("capacity", NUMBER, "N", "capacity of the gauge in use"),
-                        optional("others", NUMBERS, "N", "capacities of the other gauges")),
+                        required("strength", NUMBER, "MPa", "expected strength").in(1e-6, 1e6),
+                        required("area", NUMBER, "mm²", "area of the section").in(1e-6, 1e9),
+                        required("capacity", NUMBER, "N", "capacity of the gauge in use")
+                                .in(1e-3, 1e9),
+                        optional("others", NUMBERS, "N", "capacities of the other gauges")
+                                .in(1e-3, 1e9)
+                                .items(0, 100)),
                 "",
                 "common practice, no source: at most 80 % of capacity",
                 Map.of("strength", 28, "area", 16, "capacity", 500, "others", List.of(2000)),

@@ -3,6 +3,8 @@ package org.ysometron.core.calculation;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import org.hipparchus.exception.MathRuntimeException;
+import org.ysometron.core.quantity.Problem;
 
 /**
  * One calculation of the core, offered by name so that it can be checked with cases of one's own.
@@ -37,13 +39,24 @@ public record Calculation(
      */
     public Answer compute(Map<String, Object> given) {
         Case read = Case.of(this, given);
+        Answer answer;
         try {
-            return body.apply(read);
+            answer = body.apply(read);
         } catch (CaseProblem problem) {
             throw problem;
         } catch (IllegalArgumentException outOfRange) {
-            throw new CaseProblem(new org.ysometron.core.quantity.Problem(
-                    name, String.valueOf(outOfRange.getMessage()), "inputs within the ranges named by --list", ""));
+            throw refused(String.valueOf(outOfRange.getMessage()));
+        } catch (MathRuntimeException notConverging) {
+            throw refused("these numbers lie too far apart to be worked out");
         }
+        // What is not a number is no answer, whatever led to it.
+        if (!answer.isFinite()) {
+            throw refused("these numbers lead to no finite answer");
+        }
+        return answer;
+    }
+
+    private CaseProblem refused(String found) {
+        return new CaseProblem(new Problem(name, found, "inputs within the ranges named by --list", ""));
     }
 }

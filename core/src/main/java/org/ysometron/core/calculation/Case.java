@@ -11,9 +11,12 @@ import org.jspecify.annotations.Nullable;
 import org.ysometron.core.quantity.Problem;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
+import org.ysometron.core.working.Figures;
 
 /** The inputs of one case, read and checked one by one. */
 final class Case {
+
+    private static final double MOST_WHOLE = 1e9;
 
     private final Calculation calculation;
     private final Map<String, Object> given;
@@ -39,7 +42,39 @@ final class Case {
                 throw new CaseProblem(new Problem(input.name(), "it is missing", described(input), ""));
             }
         }
-        return new Case(calculation, given);
+        Case read = new Case(calculation, given);
+        // Used by this case or not: what is given is right, or is said to be wrong.
+        calculation.inputs().stream()
+                .filter(input -> given.get(input.name()) != null)
+                .forEach(read::require);
+        return read;
+    }
+
+    private void require(Input input) {
+        String name = input.name();
+        Object value = given.get(name);
+        int items = value instanceof List<?> list ? list.size() : 1;
+        if (input.kind().isList()
+                && (items < input.range().fewest() || items > input.range().many())) {
+            throw new CaseProblem(
+                    new Problem(name, items + (items == 1 ? " is" : " are") + " given", described(input), ""));
+        }
+        if (!input.kind().isList() && value instanceof List<?>) {
+            throw new CaseProblem(new Problem(name, "a list is given", described(input), ""));
+        }
+        if (input.kind().isNumeric()) {
+            double[] numbers = numbers(name);
+            for (int i = 0; i < numbers.length; i++) {
+                String where = input.kind().isList() ? name + "[" + i + "]" : name;
+                if (!input.range().holds(numbers[i])) {
+                    throw new CaseProblem(new Problem(
+                            where, Figures.plain(numbers[i], 6) + " is out of range", described(input), ""));
+                }
+                if (input.kind().isWhole()) {
+                    toWhole(where, numbers[i]);
+                }
+            }
+        }
     }
 
     double number(String name) {
@@ -52,13 +87,6 @@ final class Case {
 
     double number(String name, double otherwise) {
         return optionalNumber(name).orElse(otherwise);
-    }
-
-    /** A number that only some calculations of a family take. */
-    double numberIfKnown(String name, double otherwise) {
-        boolean known =
-                calculation.inputs().stream().anyMatch(input -> input.name().equals(name));
-        return known ? number(name, otherwise) : otherwise;
     }
 
     double[] numbers(String name) {
@@ -169,12 +197,39 @@ final class Case {
             }
             throw new CaseProblem(((Typed.Refused) typed).problem());
         }
-        throw new CaseProblem(new Problem(name, "'" + value + "' is not a number", described(input), ""));
+        if (value instanceof String text && unit.isEmpty()) {
+            OptionalDouble read = plain(text);
+            if (read.isPresent()) {
+                return read.getAsDouble();
+            }
+        }
+        throw new CaseProblem(new Problem(name, shown(value) + " is not a number", described(input), ""));
+    }
+
+    /** A number typed as text where it has no unit: a comma or a point, and whichever minus the keyboard has. */
+    private static OptionalDouble plain(String text) {
+        String typed = text.strip().replace('\u2212', '-').replace(',', '.');
+        try {
+            double number = typed.matches("[-+]?[0-9.]+([eE][-+]?[0-9]+)?") ? Double.parseDouble(typed) : Double.NaN;
+            return Double.isFinite(number) ? OptionalDouble.of(number) : OptionalDouble.empty();
+        } catch (NumberFormatException notANumber) {
+            return OptionalDouble.empty();
+        }
+    }
+
+    private static String shown(@Nullable Object value) {
+        String text = String.valueOf(value);
+        return value == null ? "nothing" : "'" + (text.length() > 60 ? text.substring(0, 60) + "…" : text) + "'";
     }
 
     private int toWhole(String name, double number) {
-        if (number != Math.rint(number) || Math.abs(number) > 1e6) {
-            throw new CaseProblem(new Problem(name, number + " is not a whole number", described(input(name)), ""));
+        if (number != Math.rint(number)) {
+            throw new CaseProblem(
+                    new Problem(name, "'" + number + "' is not a whole number", described(input(name)), ""));
+        }
+        if (Math.abs(number) > MOST_WHOLE) {
+            throw new CaseProblem(
+                    new Problem(name, Figures.plain(number, 12) + " is out of range", described(input(name)), ""));
         }
         return (int) number;
     }
@@ -209,7 +264,7 @@ final class Case {
     }
 
     private static String described(Input input) {
-        return input.kind().words() + (input.unit().isEmpty() ? "" : " in " + input.unit()) + " (" + input.meaning()
-                + ")";
+        return input.kind().words() + (input.unit().isEmpty() ? "" : " in " + input.unit()) + " ("
+                + (input.rangeWords().isEmpty() ? "" : input.rangeWords() + "; ") + input.meaning() + ")";
     }
 }

@@ -23,6 +23,7 @@ import org.ysometron.core.drift.IndividualsLimits;
 import org.ysometron.core.drift.RunRule;
 import org.ysometron.core.drift.Signal;
 import org.ysometron.core.drift.SpreadLimits;
+import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
 
 /** Charts, rules and what they cost. */
@@ -38,6 +39,11 @@ final class DriftCalculations {
         CUSUM
     }
 
+    private enum Sides {
+        ONE,
+        TWO
+    }
+
     private DriftCalculations() {}
 
     static List<Calculation> all() {
@@ -49,7 +55,8 @@ final class DriftCalculations {
                 "individuals-limits",
                 "Centre and limits of an individuals and moving-range chart",
                 List.of(
-                        required("values", NUMBERS, "", "lot means in order, at least two"),
+                        required("values", NUMBERS, "", "lot means in order, at least two")
+                                .items(2, Input.MANY),
                         optional("constants", WORD, "", "exact, or printed (1.128 and 3.267); exact unless given")),
                 "",
                 "ISO 7870-2, individuals and moving range",
@@ -74,9 +81,14 @@ final class DriftCalculations {
                 "spread-limits",
                 "Centre and limits of a chart of within-lot standard deviations",
                 List.of(
-                        required("sd", NUMBERS, "", "s of each lot"),
-                        required("n", WHOLES, "", "n of each lot, or one n for all"),
-                        optional("forN", WHOLE, "", "n of the lot the limits are for; the first n unless given")),
+                        required("sd", NUMBERS, "", "s of each lot")
+                                .in(0, Input.FAR)
+                                .items(1, 10_000),
+                        required("n", WHOLES, "", "n of each lot, or one n for all")
+                                .in(2, 1000)
+                                .items(1, 10_000),
+                        optional("forN", WHOLE, "", "n of the lot the limits are for; the first n unless given")
+                                .in(2, 1000)),
                 "",
                 "ISO 7870-2, s chart",
                 Map.of("sd", List.of(0.9, 1.1, 0.7, 1.3), "n", List.of(5)),
@@ -103,9 +115,10 @@ final class DriftCalculations {
                 "run-rules",
                 "Signals on a series: the rule, its words, the first and last index (from 0)",
                 List.of(
-                        required("values", NUMBERS, "", "lot means in order"),
+                        required("values", NUMBERS, "", "lot means in order").items(1, 1_000_000),
                         optional("centre", NUMBER, "", "of the baseline; from the values unless given"),
-                        optional("sigma", NUMBER, "", "between lots; from the values unless given"),
+                        optional("sigma", NUMBER, "", "between lots; from the values unless given")
+                                .positive(),
                         optional("rules", WORDS, "", Case.list(RunRule.class) + "; all unless given")),
                 "",
                 "ISO 7870-2; strict comparisons; flagged are the point that completes a pattern and each that prolongs it",
@@ -148,7 +161,7 @@ final class DriftCalculations {
         return new Calculation(
                 "chart-constants",
                 "Control-chart constants for subgroups of n",
-                List.of(required("n", WHOLE, "", "2 to 100")),
+                List.of(required("n", WHOLE, "", "2 to 100").in(2, 100)),
                 "",
                 "ISO 7870-2, factors; computed from the normal distribution",
                 Map.of("n", 5),
@@ -174,28 +187,55 @@ final class DriftCalculations {
                 "Points until a chart signals, on average",
                 List.of(
                         required("chart", WORD, "", Case.list(Chart.class)),
-                        optional("shift", NUMBER, "", "of the mean, in standard deviations of a point; 0 unless given"),
-                        optional("limit", NUMBER, "", "limits, or L of the EWMA; 3 unless given"),
-                        optional("run", WHOLE, "", "points in a row on one side; 8 unless given"),
-                        optional("lambda", NUMBER, "", "weight of the EWMA; 0.2 unless given"),
-                        optional("k", NUMBER, "", "allowance of the CUSUM; 0.5 unless given"),
-                        optional("h", NUMBER, "", "decision interval of the CUSUM; 5 unless given")),
+                        optional("shift", NUMBER, "", "of the mean, in standard deviations of a point; 0 unless given")
+                                .in(-30, 30),
+                        optional("limit", NUMBER, "", "limits, or L of the EWMA; 3 unless given")
+                                .above(0, 8),
+                        optional("run", WHOLE, "", "points in a row on one side; 8 unless given")
+                                .in(2, 1000),
+                        optional("lambda", NUMBER, "", "weight of the EWMA; 0.2 unless given")
+                                .in(0.001, 1),
+                        optional("k", NUMBER, "", "allowance of the CUSUM; 0.5 unless given")
+                                .in(0, 10),
+                        optional("h", NUMBER, "", "decision interval of the CUSUM; 5 unless given")
+                                .above(0, 400),
+                        optional(
+                                        "start",
+                                        NUMBER,
+                                        "",
+                                        "head start of the CUSUM, or start of the EWMA in its standard deviations; 0 unless given")
+                                .in(-8, 400),
+                        optional("sides", WORD, "", "two, or one (upper); two unless given")),
                 "",
                 "Champ and Woodall 1987; Crowder 1987; Page 1954",
                 Map.of("chart", "ewma", "lambda", 0.2, "limit", 2.962),
                 given -> {
                     double shift = given.number("shift", 0);
                     double limit = given.number("limit", 3);
+                    double start = given.number("start", 0);
+                    boolean both = given.word("sides", Sides.class, Sides.TWO) == Sides.TWO;
                     double length =
                             switch (given.word("chart", Chart.class, Chart.LIMITS)) {
                                 case LIMITS -> AverageRunLength.beyondLimits(limit, shift);
                                 case LIMITS_AND_RUN ->
                                     AverageRunLength.beyondLimitsOrRun(limit, given.whole("run", 8), shift);
-                                case EWMA -> AverageRunLength.ewma(given.number("lambda", 0.2), limit, shift);
+                                case EWMA ->
+                                    AverageRunLength.ewma(given.number("lambda", 0.2), limit, shift, start, both);
                                 case CUSUM ->
-                                    AverageRunLength.cusum(given.number("k", 0.5), given.number("h", 5), shift);
+                                    AverageRunLength.cusum(
+                                            given.number("k", 0.5), given.number("h", 5), shift, start, both);
                             };
-                    return Answer.of(length, "points", Working.NONE);
+                    return Answer.of(
+                            length,
+                            "points",
+                            Working.of(new Step(
+                                    "average run length",
+                                    "",
+                                    "points independent and normal, limits exactly known",
+                                    "",
+                                    length,
+                                    "points",
+                                    "Champ and Woodall 1987; Crowder 1987; Page 1954")));
                 });
     }
 }

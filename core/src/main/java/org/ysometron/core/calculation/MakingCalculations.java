@@ -40,15 +40,20 @@ final class MakingCalculations {
                 "Filament, or resin, and print time of so many specimens",
                 List.of(
                         required("design", WORD, "", Case.list(SpecimenDesign.class)),
-                        required("n", WHOLE, "", "specimens, at least 1"),
-                        required("density", NUMBER, "g/cm³", "of the material"),
-                        optional("diameter", NUMBER, "mm", "of the filament; a resin unless given"),
+                        required("n", WHOLE, "", "specimens, at least 1").in(1, 100_000),
+                        required("density", NUMBER, "g/cm³", "of the material").in(0.05, 25),
+                        optional("diameter", NUMBER, "mm", "of the filament; a resin unless given")
+                                .in(0.1, 20),
                         optional("orientation", WORD, "", "XY, XZ or ZX; XY unless given; a resin's time goes by it"),
-                        optional("waste", NUMBER, "", "share for supports, brims and purging; 0.1 unless given"),
-                        optional("flow", NUMBER, "", "mm³ in a second; 4 unless given"),
-                        optional("layer", NUMBER, "mm", "0.05 unless given"),
-                        optional("layerTime", NUMBER, "s", "exposure and lift of a layer; 10 s unless given"),
-                        optional("plate", WHOLE, "", "specimens that one resin plate holds; 12 unless given")),
+                        optional("waste", NUMBER, "", "share for supports, brims and purging; 0.1 unless given")
+                                .in(0, 10),
+                        optional("flow", NUMBER, "", "mm³ in a second; 4 unless given")
+                                .in(0.01, 1000),
+                        optional("layer", NUMBER, "mm", "0.05 unless given").in(0.001, 5),
+                        optional("layerTime", NUMBER, "s", "exposure and lift of a layer; 10 s unless given")
+                                .in(0.1, 3600),
+                        optional("plate", WHOLE, "", "specimens that one resin plate holds; 12 unless given")
+                                .in(1, 10_000)),
                 "g",
                 "plain geometry",
                 Map.of("design", "TENSION_BAR_4", "n", 10, "density", "1.36 g/cm³", "diameter", "1.75 mm"),
@@ -115,8 +120,9 @@ final class MakingCalculations {
                 "run-order",
                 "The order in which specimens are tested, by chance from a kept number",
                 List.of(
-                        required("specimens", WORDS, "", "their labels"),
-                        required("seed", WHOLE, "", "the same number gives the same order")),
+                        required("specimens", WORDS, "", "their labels").items(1, 1000),
+                        required("seed", WHOLE, "", "the same number gives the same order")
+                                .in(-1e9, 1e9)),
                 "",
                 "complete randomisation; each place draws its own number",
                 Map.of("specimens", List.of("XY1", "XY2", "XY3", "ZX1", "ZX2", "ZX3"), "seed", 7),
@@ -137,10 +143,13 @@ final class MakingCalculations {
                 "chamber-places",
                 "Places in a chamber by cycle, so that none comes to the same place twice",
                 List.of(
-                        required("specimens", WHOLE, "", "how many"),
-                        required("places", WHOLE, "", "how many the chamber has"),
-                        required("cycles", WHOLE, "", "how many times they go in"),
-                        required("seed", WHOLE, "", "the same number gives the same places")),
+                        required("specimens", WHOLE, "", "how many").in(1, 200),
+                        required("places", WHOLE, "", "how many the chamber has")
+                                .in(1, 200),
+                        required("cycles", WHOLE, "", "how many times they go in")
+                                .in(1, 200),
+                        required("seed", WHOLE, "", "the same number gives the same places")
+                                .in(-1e9, 1e9)),
                 "",
                 "rows of a cyclic Latin square in random order",
                 Map.of("specimens", 6, "places", 8, "cycles", 3, "seed", 7),
@@ -160,8 +169,12 @@ final class MakingCalculations {
                 "model-scale",
                 "Whether specimens are off size because the model was scaled",
                 List.of(
-                        required("measured", NUMBERS, "mm", "one an axis"),
-                        required("nominal", NUMBERS, "mm", "same axes")),
+                        required("measured", NUMBERS, "mm", "one an axis")
+                                .in(1e-4, 1e5)
+                                .items(1, 3),
+                        required("nominal", NUMBERS, "mm", "same axes")
+                                .in(1e-4, 1e5)
+                                .items(1, 3)),
                 "",
                 "equal relative error in all axes",
                 Map.of("measured", List.of(3.79, 3.81), "nominal", List.of(4, 4)),

@@ -26,8 +26,10 @@ import org.ysometron.core.working.Working;
 final class MaterialCalculations {
 
     private static final String PLAIN = "plain geometry; common practice, no source";
-    private static final Input DENSITY = required("density", NUMBER, "g/cm³", "of the material");
-    private static final Input DIAMETER = optional("diameter", NUMBER, "mm", "of the filament; 1.75 unless given");
+    private static final Input DENSITY =
+            required("density", NUMBER, "g/cm³", "of the material").in(0.05, 25);
+    private static final Input DIAMETER = optional("diameter", NUMBER, "mm", "of the filament; 1.75 unless given")
+            .in(0.1, 20);
 
     private MaterialCalculations() {}
 
@@ -40,11 +42,18 @@ final class MaterialCalculations {
                 "diameter-log",
                 "Mean, ovality, steps and wobble of a filament; with a file name behind it reads a gauge's CSV or .gz",
                 List.of(
-                        required("position", NUMBERS, "mm", "rising positions, at least two"),
-                        required("x", NUMBERS, "mm", "first diameter at each"),
-                        required("y", NUMBERS, "mm", "second diameter at each"),
-                        optional("nominal", NUMBER, "mm", "1.75 unless given"),
-                        optional("tolerance", NUMBER, "mm", "either way; 0.05 unless given")),
+                        required("position", NUMBERS, "mm", "rising positions, at least two")
+                                .in(-1e10, 1e10)
+                                .items(2, Input.MANY),
+                        required("x", NUMBERS, "mm", "first diameter at each")
+                                .in(0.01, 100)
+                                .items(2, Input.MANY),
+                        required("y", NUMBERS, "mm", "second diameter at each")
+                                .in(0.01, 100)
+                                .items(2, Input.MANY),
+                        optional("nominal", NUMBER, "mm", "1.75 unless given").in(0.01, 100),
+                        optional("tolerance", NUMBER, "mm", "either way; 0.05 unless given")
+                                .in(1e-4, 50)),
                 "mm",
                 "Welch 1967 and Grandke 1983 for the spectrum; least squares for a step",
                 Map.of(
@@ -72,8 +81,8 @@ final class MaterialCalculations {
                 "volume-flow-error",
                 "Relative error of the volume fed by a diameter off its nominal",
                 List.of(
-                        required("diameter", NUMBER, "mm", "as measured"),
-                        optional("nominal", NUMBER, "mm", "1.75 unless given")),
+                        required("diameter", NUMBER, "mm", "as measured").in(0.01, 100),
+                        optional("nominal", NUMBER, "mm", "1.75 unless given").in(0.01, 100)),
                 "",
                 PLAIN,
                 Map.of("diameter", 1.80),
@@ -91,8 +100,8 @@ final class MaterialCalculations {
                 "loss-on-drying",
                 "Moisture lost in the oven, in percent of the mass before drying",
                 List.of(
-                        required("before", NUMBER, "g", "mass before drying"),
-                        required("after", NUMBER, "g", "mass after drying")),
+                        required("before", NUMBER, "g", "mass before drying").in(1e-4, 1e9),
+                        required("after", NUMBER, "g", "mass after drying").in(1e-4, 1e9)),
                 "%",
                 "100·(m₀ − m₁)/m₀; common practice, no source",
                 Map.of("before", 912.4, "after", 910.9),
@@ -110,11 +119,18 @@ final class MaterialCalculations {
                 "working-curve",
                 "Penetration depth and critical exposure of a resin from cure depths",
                 List.of(
-                        required("exposure", NUMBERS, "", "at least three, all in one unit"),
-                        required("depth", NUMBERS, "mm", "cure depth at each"),
-                        optional("recipe", NUMBER, "", "exposure in use, same unit"),
-                        optional("layer", NUMBER, "mm", "layer height; 0.05 unless given"),
-                        optional("overcure", NUMBER, "", "depth wanted over layer height; 2 unless given")),
+                        required("exposure", NUMBERS, "", "at least three, all in one unit")
+                                .positive()
+                                .items(3, 1000),
+                        required("depth", NUMBERS, "mm", "cure depth at each")
+                                .in(-1, 1000)
+                                .items(3, 1000),
+                        optional("recipe", NUMBER, "", "exposure in use, same unit")
+                                .positive(),
+                        optional("layer", NUMBER, "mm", "layer height; 0.05 unless given")
+                                .in(0.001, 10),
+                        optional("overcure", NUMBER, "", "depth wanted over layer height; 2 unless given")
+                                .in(0.1, 100)),
                 "mm",
                 "Jacobs 1992, working curve; least squares of Cd on ln E",
                 Map.of(
@@ -156,7 +172,8 @@ final class MaterialCalculations {
                                 RECORDS,
                                 "",
                                 "objects with axis (x, y, z), kind (outer, inner; height in z), nominal, measured"),
-                        optional("gate", NUMBER, "mm", "largest error of a feature; 0.2 unless given")),
+                        optional("gate", NUMBER, "mm", "largest error of a feature; 0.2 unless given")
+                                .in(1e-4, 100)),
                 "",
                 "ordinary least squares of m = s·n ± 2e, in Z of m = s·n + h",
                 Map.of(
@@ -242,10 +259,12 @@ final class MaterialCalculations {
                 "filament-price",
                 "Price of a metre and of a cubic centimetre from the price of a kilogram",
                 List.of(
-                        required("pricePerKilogram", NUMBER, "", "net price, any currency"),
+                        required("pricePerKilogram", NUMBER, "", "net price, any currency")
+                                .in(0, 1e9),
                         DENSITY,
                         DIAMETER,
-                        optional("setVolume", NUMBER, "", "volume of a specimen set in cm³")),
+                        optional("setVolume", NUMBER, "", "volume of a specimen set in cm³")
+                                .in(1e-6, 1e9)),
                 "",
                 PLAIN,
                 Map.of("pricePerKilogram", 15, "density", 1.05),

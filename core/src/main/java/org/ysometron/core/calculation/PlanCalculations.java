@@ -35,7 +35,10 @@ final class PlanCalculations {
 
     private static final Input MARGIN =
             required("margin", NUMBER, "", "distance of the true mean inside the claim's edge, unit of sd");
-    private static final Input SCATTER = required("sd", NUMBER, "", "scatter within lots");
+    private static final Input OTHER = optional(
+            "otherMargin", NUMBER, "", "distance inside the other edge of a claim with two; one edge unless given");
+    private static final Input SCATTER =
+            required("sd", NUMBER, "", "scatter within lots").positive();
     private static final String T_TEST = "one-sided t test, noncentral t distribution";
 
     private PlanCalculations() {}
@@ -50,18 +53,20 @@ final class PlanCalculations {
                 "Probability that n specimens support a claim that the lot really meets by a margin",
                 List.of(
                         MARGIN,
+                        OTHER,
                         SCATTER,
-                        required("n", WHOLE, "", "specimens, at least 1"),
+                        required("n", WHOLE, "", "specimens").in(1, 100_000),
                         StatisticsCalculations.CONFIDENCE),
                 "",
                 T_TEST,
                 Map.of("margin", 2.5, "sd", 0.8, "n", 5),
                 given -> {
-                    double power = Power.supported(
-                            given.number("margin"),
-                            given.number("sd"),
-                            given.whole("n"),
-                            given.number("confidence", 0.95));
+                    double sd = given.number("sd");
+                    int n = given.whole("n");
+                    double confidence = given.number("confidence", 0.95);
+                    double power = given.has("otherMargin")
+                            ? Power.supported(given.number("margin"), given.number("otherMargin"), sd, n, confidence)
+                            : Power.supported(given.number("margin"), sd, n, confidence);
                     return Answer.of(
                             power,
                             "",
@@ -77,7 +82,8 @@ final class PlanCalculations {
                 List.of(
                         MARGIN,
                         SCATTER,
-                        optional("power", NUMBER, "", "wanted probability; 0.8 unless given"),
+                        optional("power", NUMBER, "", "wanted probability; 0.8 unless given")
+                                .in(0.01, 0.999),
                         StatisticsCalculations.CONFIDENCE),
                 "specimens",
                 T_TEST,
@@ -93,7 +99,8 @@ final class PlanCalculations {
                             "specimens",
                             n.isPresent() ? "computed" : "more than " + Power.MOST + " would not do",
                             Map.of(),
-                            Working.NONE);
+                            Working.of(Step.note(
+                                    "fewest specimens", "the first n whose probability of supported reaches it")));
                 });
     }
 
@@ -102,8 +109,9 @@ final class PlanCalculations {
                 "chart-finds",
                 "Smallest shift that 3σ limits and eight on one side find within so many lots, on average",
                 List.of(
-                        optional("lots", NUMBER, "", "5 unless given"),
-                        optional("sigma", NUMBER, "", "standard deviation of a lot mean between lots; 1 unless given")),
+                        optional("lots", NUMBER, "", "5 unless given").in(1.01, 100_000),
+                        optional("sigma", NUMBER, "", "standard deviation of a lot mean between lots; 1 unless given")
+                                .positive()),
                 "",
                 "average run length, Champ and Woodall 1987",
                 Map.of("lots", 5, "sigma", 0.6),
@@ -223,29 +231,24 @@ final class PlanCalculations {
                 "place-effect",
                 "Whether values differ by their place on a plate or in a cure chamber",
                 List.of(
-                        required("values", NUMBERS, "", "all values"),
-                        required("places", Input.Kind.WHOLES, "", "number of the place of each, same length")),
+                        required("values", NUMBERS, "", "all values").items(2, 1000),
+                        required("places", Input.Kind.WHOLES, "", "number of the place of each, same length")
+                                .items(2, 1000),
+                        optional(
+                                        "sets",
+                                        Input.Kind.WHOLES,
+                                        "",
+                                        "number of the set of each, same length; one unless given")
+                                .items(0, 1000)),
                 "",
-                "one-way analysis of variance, ISO 5725-2 practice",
+                "analysis of variance, places within sets (Yates 1934)",
                 Map.of(
                         "values", List.of(54.1, 55.3, 53.9, 54.8, 55.9, 56.4, 55.2, 56.8),
                         "places", List.of(1, 1, 1, 1, 2, 2, 2, 2)),
                 given -> {
                     double[] values = given.numbers("values");
-                    int[] places = given.wholes("places");
-                    if (values.length != places.length) {
-                        throw new IllegalArgumentException("values and places need the same length");
-                    }
-                    Map<Integer, List<Double>> byPlace = new LinkedHashMap<>();
-                    for (int i = 0; i < values.length; i++) {
-                        byPlace.computeIfAbsent(places[i], place -> new ArrayList<>())
-                                .add(values[i]);
-                    }
-                    PlaceEffect effect = PlaceEffect.of(byPlace.values().stream()
-                            .map(group -> group.stream()
-                                    .mapToDouble(Double::doubleValue)
-                                    .toArray())
-                            .toList());
+                    int[] sets = given.has("sets") ? given.wholes("sets") : new int[values.length];
+                    PlaceEffect effect = PlaceEffect.of(values, given.wholes("places"), sets);
                     String source = "one-way analysis of variance";
                     Working working = Working.of(
                             new Step("places", "k", "", "", effect.places(), "", ""),
@@ -275,7 +278,14 @@ final class PlanCalculations {
                 List.of(
                         required("old", NUMBERS, "", "by the old way, one a lot"),
                         required("new", NUMBERS, "", "by the new way, same lots in the same order"),
-                        required("margin", NUMBER, "", "largest difference that would not matter")),
+                        required("margin", NUMBER, "", "largest difference that would not matter")
+                                .positive(),
+                        optional(
+                                        "claimDistance",
+                                        NUMBER,
+                                        "",
+                                        "distance of the old way's mean from the nearest edge of the claim; not asked unless given")
+                                .positive()),
                 "",
                 "paired t interval, 90 % two-sided; equivalence by two one-sided tests (Schuirmann 1987)",
                 Map.of(
@@ -283,7 +293,11 @@ final class PlanCalculations {
                         "new", List.of(54.6, 55.5, 54.7, 55.2, 56.4),
                         "margin", 1),
                 given -> {
-                    Bridging study = Bridging.of(given.numbers("old"), given.numbers("new"), given.number("margin"));
+                    Bridging study = Bridging.of(
+                            given.numbers("old"),
+                            given.numbers("new"),
+                            given.number("margin"),
+                            given.optionalNumber("claimDistance"));
                     return new Answer(
                                     OptionalDouble.of(study.difference()),
                                     "",
@@ -308,7 +322,9 @@ final class PlanCalculations {
                                                     "", "d̄ + t(0.95; n − 1)·s/√n", "", study.upper(), "", "")))
                             .with("lower", study.lower())
                             .with("upper", study.upper())
-                            .with("sd", study.sd());
+                            .with("sd", study.sd())
+                            .with("offsetUncertainty", study.uncertainty())
+                            .with("differs", study.isDifferent());
                 });
     }
 

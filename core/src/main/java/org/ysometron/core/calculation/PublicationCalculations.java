@@ -58,7 +58,8 @@ final class PublicationCalculations {
                         required("family", WORD, "", Case.list(Family.class)),
                         required("statements", RECORDS, "", KEYS),
                         optional("filled", WORD, "", "yes or no: fibres or hard fillers; no unless given"),
-                        optional("widestNozzleRange", NUMBER, "", "in K; 30 unless given")),
+                        optional("widestNozzleRange", NUMBER, "", "in K; 30 unless given")
+                                .in(0.1, 1000)),
                 "findings",
                 SOURCE,
                 Map.of(

@@ -3,12 +3,12 @@ package org.ysometron.core.calculation;
 import static org.ysometron.core.calculation.Input.Kind.NUMBER;
 import static org.ysometron.core.calculation.Input.Kind.NUMBERS;
 import static org.ysometron.core.calculation.Input.Kind.WHOLE;
+import static org.ysometron.core.calculation.Input.Kind.WORD;
 import static org.ysometron.core.calculation.Input.optional;
 import static org.ysometron.core.calculation.Input.required;
 
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalDouble;
 import org.ysometron.core.statistics.CensoredNormal;
 import org.ysometron.core.statistics.MeanBounds;
 import org.ysometron.core.statistics.RatioBounds;
@@ -21,12 +21,13 @@ import org.ysometron.core.working.Working;
 final class StatisticsCalculations {
 
     static final Input CONFIDENCE =
-            optional("confidence", NUMBER, "", "one-sided, above 0.5 and below 1; 0.95 unless given");
+            optional("confidence", NUMBER, "", "one-sided; 0.95 unless given").above(0.5, 0.9999);
     static final Input CALIBRATION = optional(
-            "calibrationUncertainty",
-            NUMBER,
-            "",
-            "standard uncertainty common to all values, their unit; 0 unless given");
+                    "calibrationUncertainty",
+                    NUMBER,
+                    "",
+                    "standard uncertainty common to all values, their unit; 0 unless given")
+            .in(0, Input.FAR);
 
     private StatisticsCalculations() {}
 
@@ -38,7 +39,7 @@ final class StatisticsCalculations {
         return new Calculation(
                 "summary",
                 "Count, mean, standard deviation and extremes",
-                List.of(required("values", NUMBERS, "", "finite numbers of one unit")),
+                List.of(required("values", NUMBERS, "", "numbers of one unit").items(1, Input.MANY)),
                 "",
                 "ISO 2602; divisor n − 1",
                 Map.of("values", List.of(55.1, 54.2, 56.0, 55.5, 54.9)),
@@ -59,7 +60,7 @@ final class StatisticsCalculations {
         return new Calculation(
                 "mean-bounds",
                 "One-sided confidence bounds of a mean from values",
-                List.of(required("values", NUMBERS, "", "at least two"), CONFIDENCE, CALIBRATION),
+                List.of(required("values", NUMBERS, "", "of one unit").items(2, Input.MANY), CONFIDENCE, CALIBRATION),
                 "",
                 "ISO 2602; JCGM 100:2008 G.4 with a calibration uncertainty",
                 Map.of("values", List.of(55.1, 54.2, 56.0, 55.5, 54.9)),
@@ -75,10 +76,12 @@ final class StatisticsCalculations {
                 "mean-bounds-from-summary",
                 "One-sided confidence bounds of a mean from n, mean and s, or with s known from elsewhere",
                 List.of(
-                        required("n", WHOLE, "", "values behind the mean, at least 1"),
+                        required("n", WHOLE, "", "values behind the mean").in(1, 1e9),
                         required("mean", NUMBER, "", "the mean"),
-                        required("sd", NUMBER, "", "standard deviation of single values"),
-                        optional("sdDegreesOfFreedom", NUMBER, "", "how well sd is known; n − 1 unless given"),
+                        required("sd", NUMBER, "", "standard deviation of single values")
+                                .in(0, Input.FAR),
+                        optional("sdDegreesOfFreedom", NUMBER, "", "how well sd is known; n − 1 unless given")
+                                .in(0.1, Input.FAR),
                         CONFIDENCE,
                         CALIBRATION),
                 "",
@@ -88,10 +91,17 @@ final class StatisticsCalculations {
                         given.number("mean"),
                         given.whole("n"),
                         given.number("sd"),
-                        given.number("sdDegreesOfFreedom", given.whole("n") - 1.0),
+                        freedom(given),
                         given.number("calibrationUncertainty", 0),
                         given.number("confidence", 0.95),
                         "")));
+    }
+
+    private static double freedom(Case given) {
+        if (!given.has("sdDegreesOfFreedom") && given.whole("n") == 1) {
+            throw new IllegalArgumentException("one value has no scatter of its own: say how well sd is known");
+        }
+        return given.number("sdDegreesOfFreedom", given.whole("n") - 1.0);
     }
 
     private static Answer answer(MeanBounds bounds) {
@@ -109,8 +119,8 @@ final class StatisticsCalculations {
                 "ratio-bounds",
                 "One-sided confidence bounds of a ratio of two means",
                 List.of(
-                        required("numerator", NUMBERS, "", "at least two, mean above zero"),
-                        required("denominator", NUMBERS, "", "at least two, mean above zero"),
+                        required("numerator", NUMBERS, "", "mean above zero").items(2, Input.MANY),
+                        required("denominator", NUMBERS, "", "mean above zero").items(2, Input.MANY),
                         CONFIDENCE),
                 "",
                 "delta method on the logarithm; Welch–Satterthwaite degrees of freedom",
@@ -129,25 +139,43 @@ final class StatisticsCalculations {
                 });
     }
 
+    private enum Sides {
+        ONE,
+        TWO
+    }
+
     private static Calculation tolerance() {
         return new Calculation(
                 "tolerance-factor",
-                "Factor k of the one-sided tolerance bound mean − k·s",
+                "Factor k of the tolerance bound mean − k·s, or of the tolerance interval mean ∓ k·s",
                 List.of(
-                        required("n", WHOLE, "", "specimens, at least 2"),
-                        optional("share", NUMBER, "", "share of the population on the good side; 0.95 unless given"),
-                        CONFIDENCE),
+                        required("n", WHOLE, "", "specimens").in(2, 1e6),
+                        optional("share", NUMBER, "", "share of the population on the good side; 0.95 unless given")
+                                .in(0.0001, 0.9999),
+                        optional("confidence", NUMBER, "", "0.95 unless given").in(0.0001, 0.9999),
+                        optional("sides", WORD, "", "one or two; one unless given")),
                 "",
-                "ISO 16269-6, exact by the noncentral t distribution",
+                "ISO 16269-6, exact: one-sided by the noncentral t distribution, two-sided by Odeh's integral (1978)",
                 Map.of("n", 5),
                 given -> {
-                    double k = ToleranceFactor.oneSided(
-                            given.whole("n"), given.number("share", 0.95), given.number("confidence", 0.95));
+                    boolean two = given.word("sides", Sides.class, Sides.ONE) == Sides.TWO;
+                    int n = given.whole("n");
+                    double share = given.number("share", 0.95);
+                    double confidence = given.number("confidence", 0.95);
+                    double k = two
+                            ? ToleranceFactor.twoSided(n, share, confidence)
+                            : ToleranceFactor.oneSided(n, share, confidence);
                     return Answer.of(
                             k,
                             "",
                             Working.of(new Step(
-                                    "tolerance factor", "k", "t(γ; n−1, z(p)√n)/√n", "", k, "", "ISO 16269-6")));
+                                    two ? "two-sided tolerance factor" : "one-sided tolerance factor",
+                                    "k",
+                                    two ? "∫ φ(z)·P(χ² > ν·r²/k²) dz = γ" : "t(γ; n−1, z(p)√n)/√n",
+                                    "n = " + n,
+                                    k,
+                                    "",
+                                    "ISO 16269-6")));
                 });
     }
 
@@ -156,18 +184,30 @@ final class StatisticsCalculations {
                 "censored-mean",
                 "Mean of a normal population when some specimens are only known to be at least so strong",
                 List.of(
-                        required("values", NUMBERS, "", "specimens that broke, at least two that differ"),
-                        optional("bounds", NUMBERS, "", "specimens that carried at least this"),
+                        required("values", NUMBERS, "", "specimens that broke, at least two that differ")
+                                .items(2, 1000),
+                        optional("bounds", NUMBERS, "", "specimens that carried at least this")
+                                .items(0, 1000),
                         CONFIDENCE),
                 "",
-                "maximum likelihood; profile likelihood bounds (Meeker and Escobar, ch. 8)",
+                "maximum likelihood (Olsen 1978); profile likelihood read as Student's t, exact when nothing is censored",
                 Map.of("values", List.of(55.1, 54.2, 56.0), "bounds", List.of(57.0, 57.0)),
                 given -> {
-                    CensoredNormal fit = CensoredNormal.fit(
-                            given.numbers("values"), given.numbers("bounds"), given.number("confidence", 0.95));
-                    Answer answer = new Answer(
-                            OptionalDouble.of(fit.mean()), "", "computed", Map.of("sd", fit.sd()), Working.NONE);
-                    return answer.with("lower", fit.lower()).with("upper", fit.upper());
+                    double confidence = given.number("confidence", 0.95);
+                    CensoredNormal fit = CensoredNormal.fit(given.numbers("values"), given.numbers("bounds"));
+                    double lower = fit.lower(confidence);
+                    double upper = fit.upper(confidence);
+                    String source = "Olsen 1978";
+                    Working working = Working.of(
+                            new Step("estimated mean", "μ̂", "largest likelihood", "", fit.mean(), "", source),
+                            new Step("estimated standard deviation", "σ̂", "", "", fit.sd(), "", source),
+                            new Step("degrees of freedom", "ν", "broken − 1", "", fit.degreesOfFreedom(), "", ""),
+                            new Step("lower bound", "μ₋", "t² = ν(exp(2D/n) − 1)", "", lower, "", ""),
+                            new Step("upper bound", "μ₊", "t² = ν(exp(2D/n) − 1)", "", upper, "", ""));
+                    return Answer.of(fit.mean(), "", working)
+                            .with("sd", fit.sd())
+                            .with("lower", lower)
+                            .with("upper", upper);
                 });
     }
 }

@@ -16,6 +16,7 @@ import org.ysometron.core.working.Working;
  * @param sd scatter of single values; empty when there is none
  * @param lower lower one-sided bound; empty when none can be had
  * @param upper upper one-sided bound; empty when none can be had
+ * @param confidence one-sided confidence of the bounds; that of this look where more than one was planned, 0 without bounds
  * @param probability probability that the true value meets the claim, given the data and no prior knowledge (JCGM 106)
  * @param moreSpecimens extra specimens expected to settle an open claim; empty when settled or when none would
  * @param working the steps
@@ -30,6 +31,7 @@ public record Judgement(
         OptionalDouble sd,
         OptionalDouble lower,
         OptionalDouble upper,
+        double confidence,
         OptionalDouble probability,
         OptionalInt moreSpecimens,
         Working working) {
@@ -46,6 +48,6 @@ public record Judgement(
     static Judgement without(Verdict verdict, String reason, int excluded) {
         OptionalDouble none = OptionalDouble.empty();
         return new Judgement(
-                verdict, reason, 0, 0, excluded, none, none, none, none, none, OptionalInt.empty(), Working.NONE);
+                verdict, reason, 0, 0, excluded, none, none, none, none, 0, none, OptionalInt.empty(), Working.NONE);
     }
 }

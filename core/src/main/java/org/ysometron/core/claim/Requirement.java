@@ -1,6 +1,7 @@
 package org.ysometron.core.claim;
 
 import java.util.OptionalDouble;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.working.Figures;
 
 /**
@@ -44,7 +45,24 @@ public record Requirement(OptionalDouble lower, OptionalDouble upper, String uni
 
     /** Whether a value lies inside the claim, edges included. */
     public boolean holds(double value) {
-        return (lower.isEmpty() || value >= lower.getAsDouble()) && (upper.isEmpty() || value <= upper.getAsDouble());
+        return bears(value, value);
+    }
+
+    /** Whether bounds of the true value lie inside the claim, each on the edge that it faces, edges included. */
+    boolean bears(double least, double greatest) {
+        return (lower.isEmpty() || !Rounding.below(least, lower.getAsDouble()))
+                && (upper.isEmpty() || !Rounding.above(greatest, upper.getAsDouble()));
+    }
+
+    /** Whether bounds of the true value lie outside the claim, each beyond the edge that it faces away from. */
+    boolean denies(double least, double greatest) {
+        return (lower.isPresent() && Rounding.below(greatest, lower.getAsDouble()))
+                || (upper.isPresent() && Rounding.above(least, upper.getAsDouble()));
+    }
+
+    /** The same promise at another one-sided confidence. */
+    Requirement at(double otherConfidence) {
+        return new Requirement(lower, upper, unit, minimumN, otherConfidence);
     }
 
     /** The promise in words: "at least 45 MPa". */

@@ -1,6 +1,7 @@
 package org.ysometron.core.dimension;
 
 import java.util.Optional;
+import org.ysometron.core.quantity.Rounding;
 
 /**
  * A filament's diameter along its length, reading by reading, in memory that does not grow with the number of readings.
@@ -159,7 +160,7 @@ public final class DiameterLog {
         }
         double d = (x + y) / 2;
         double ovality = Math.abs(x - y);
-        boolean isOutside = Math.abs(d - nominal) > tolerance;
+        boolean isOutside = Rounding.beyond(d, nominal, tolerance);
         if (rows == 0) {
             first = z;
         } else {

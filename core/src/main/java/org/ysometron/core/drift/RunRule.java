@@ -1,6 +1,7 @@
 package org.ysometron.core.drift;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import org.ysometron.core.drift.Signal.Side;
@@ -9,15 +10,16 @@ import org.ysometron.core.drift.Signal.Side;
  * Patterns that make a point a signal. z = (x − centre)/σ.
  *
  * <p>Where texts differ, one reading holds for all: comparisons are strict (a point on a line is on neither side of it);
- * flagged are the point that completes a pattern and each that prolongs it. Source of the patterns: ISO 7870-2, with eight
+ * flagged are the point that completes a pattern and each that prolongs it. What differs from a line by rounding alone lies on
+ * it: 10.3 is on the upper limit of 10 ± 3 · 0.1. Source of the patterns: ISO 7870-2, with eight
  * instead of nine points on one side (common practice, no source).
  */
 public enum RunRule {
     /** |z| &gt; 3. */
     BEYOND_LIMITS {
         @Override
-        int patternEndingAt(double[] z, int last) {
-            return Math.abs(z[last]) > 3 ? 1 : 0;
+        int length(Runs runs) {
+            return Math.abs(runs.z()) > 3 ? 1 : 0;
         }
 
         @Override
@@ -28,8 +30,8 @@ public enum RunRule {
     /** The point and at least one of the two before it beyond 2σ on the same side. */
     TWO_OF_THREE_BEYOND_TWO {
         @Override
-        int patternEndingAt(double[] z, int last) {
-            return someBeyond(z, last, 3, 2, 2.0);
+        int length(Runs runs) {
+            return runs.someBeyond(3, 2, 2.0);
         }
 
         @Override
@@ -40,8 +42,8 @@ public enum RunRule {
     /** The point and at least three of the four before it beyond 1σ on the same side. */
     FOUR_OF_FIVE_BEYOND_ONE {
         @Override
-        int patternEndingAt(double[] z, int last) {
-            return someBeyond(z, last, 5, 4, 1.0);
+        int length(Runs runs) {
+            return runs.someBeyond(5, 4, 1.0);
         }
 
         @Override
@@ -52,10 +54,8 @@ public enum RunRule {
     /** Eight or more in a row on one side of the centre. */
     EIGHT_ON_ONE_SIDE {
         @Override
-        int patternEndingAt(double[] z, int last) {
-            int run = runOf(
-                    z, last, (previous, current) -> current != 0 && Math.signum(previous) == Math.signum(current));
-            return z[last] != 0 && run >= 8 ? run : 0;
+        int length(Runs runs) {
+            return runs.onOneSide >= 8 ? runs.onOneSide : 0;
         }
 
         @Override
@@ -66,16 +66,14 @@ public enum RunRule {
     /** Six or more points in a row, each above the one before, or each below. */
     SIX_CLIMBING_OR_FALLING {
         @Override
-        int patternEndingAt(double[] z, int last) {
-            int up = runOf(z, last, (previous, current) -> current > previous);
-            int down = runOf(z, last, (previous, current) -> current < previous);
-            int run = Math.max(up, down);
+        int length(Runs runs) {
+            int run = Math.max(runs.climbing, runs.falling);
             return run >= 6 ? run : 0;
         }
 
         @Override
-        Side side(double[] z, int last) {
-            return z[last] > z[last - 1] ? Side.ABOVE : Side.BELOW;
+        Side side(Runs runs) {
+            return runs.climbing > 1 ? Side.ABOVE : Side.BELOW;
         }
 
         @Override
@@ -86,15 +84,8 @@ public enum RunRule {
     /** Fourteen or more points in a row alternating up and down. */
     FOURTEEN_ALTERNATING {
         @Override
-        int patternEndingAt(double[] z, int last) {
-            if (last < 2) {
-                return 0;
-            }
-            int run = z[last] != z[last - 1] ? 2 : 1;
-            for (int i = last; run >= 2 && i >= 2 && (z[i] - z[i - 1]) * (z[i - 1] - z[i - 2]) < 0; i--) {
-                run++;
-            }
-            return run >= 14 ? run : 0;
+        int length(Runs runs) {
+            return runs.alternating >= 14 ? runs.alternating : 0;
         }
 
         @Override
@@ -105,9 +96,8 @@ public enum RunRule {
     /** Fifteen or more in a row within 1σ of the centre. */
     FIFTEEN_WITHIN_ONE {
         @Override
-        int patternEndingAt(double[] z, int last) {
-            int run = countBack(z, last, value -> Math.abs(value) < 1);
-            return run >= 15 ? run : 0;
+        int length(Runs runs) {
+            return runs.within >= 15 ? runs.within : 0;
         }
 
         @Override
@@ -118,18 +108,9 @@ public enum RunRule {
     /** Eight or more in a row outside 1σ, with both sides among the last eight. */
     EIGHT_OUTSIDE_ONE_BOTH_SIDES {
         @Override
-        int patternEndingAt(double[] z, int last) {
-            int run = countBack(z, last, value -> Math.abs(value) > 1);
-            if (run < 8) {
-                return 0;
-            }
-            boolean above = false;
-            boolean below = false;
-            for (int i = last - 7; i <= last; i++) {
-                above |= z[i] > 1;
-                below |= z[i] < -1;
-            }
-            return above && below ? run : 0;
+        int length(Runs runs) {
+            // Both sides are among the last eight just where they do not all lie on one.
+            return runs.outside >= 8 && runs.onOneSide < 8 ? runs.outside : 0;
         }
 
         @Override
@@ -141,17 +122,17 @@ public enum RunRule {
     /** The small set that is on unless a series says otherwise. */
     public static final Set<RunRule> USUAL = Set.of(BEYOND_LIMITS, EIGHT_ON_ONE_SIDE);
 
-    /** Length of the pattern that the point at {@code last} completes or prolongs; 0 when there is none. */
-    abstract int patternEndingAt(double[] z, int last);
+    /** Length of the pattern that the newest point completes or prolongs; 0 when there is none. */
+    abstract int length(Runs runs);
 
     abstract String words(int length, Side side);
 
-    Side side(double[] z, int last) {
-        return z[last] > 0 ? Side.ABOVE : Side.BELOW;
+    Side side(Runs runs) {
+        return runs.z() > 0 ? Side.ABOVE : Side.BELOW;
     }
 
     /**
-     * Every signal of the given rules on a series, in order of the point, then of the rule.
+     * Every signal of the given rules on a series, in order of the point, then of the rule; one pass, however long the runs.
      *
      * @param values lot means in order
      * @param centre of the baseline
@@ -163,19 +144,20 @@ public enum RunRule {
         if (!(sigma > 0) || !Double.isFinite(sigma)) {
             throw new IllegalArgumentException("rules need a standard deviation above zero, got " + sigma);
         }
-        double[] z = new double[values.length];
-        for (int i = 0; i < values.length; i++) {
-            z[i] = (values[i] - centre) / sigma;
-            if (!Double.isFinite(z[i])) {
-                throw new IllegalArgumentException("point " + i + " is not finite: " + values[i]);
-            }
-        }
+        RunRule[] on = rules.isEmpty() ? new RunRule[0] : EnumSet.copyOf(rules).toArray(RunRule[]::new);
+        Runs runs = new Runs(centre, sigma);
         List<Signal> found = new ArrayList<>();
-        for (int last = 0; last < z.length; last++) {
-            for (RunRule rule : values()) {
-                int length = rules.contains(rule) ? rule.patternEndingAt(z, last) : 0;
+        for (int last = 0; last < values.length; last++) {
+            if (!runs.take(values[last])) {
+                throw new IllegalArgumentException("point " + last + " is not finite: " + values[last]);
+            }
+            if (runs.isQuiet()) {
+                continue;
+            }
+            for (RunRule rule : on) {
+                int length = rule.length(runs);
                 if (length > 0) {
-                    Side side = rule.side(z, last);
+                    Side side = rule.side(runs);
                     found.add(new Signal(rule, last - length + 1, last, side, rule.words(length, side)));
                 }
             }
@@ -183,43 +165,78 @@ public enum RunRule {
         return found;
     }
 
-    private interface Step {
-        boolean continues(double previous, double current);
-    }
+    /** How long each run is at the newest point. */
+    private static final class Runs {
 
-    private interface Test {
-        boolean holds(double value);
-    }
+        private static final int WINDOW = 5;
+        private static final double PART = 1e-12;
 
-    private static int runOf(double[] z, int last, Step step) {
-        int run = 1;
-        for (int i = last; i >= 1 && step.continues(z[i - 1], z[i]); i--) {
-            run++;
+        private final double centre;
+        private final double perSigma;
+        private final double[] last = new double[WINDOW];
+        private int taken;
+        private int onOneSide;
+        private int climbing;
+        private int falling;
+        private int alternating;
+        private int within;
+        private int outside;
+
+        Runs(double centre, double sigma) {
+            this.centre = centre;
+            this.perSigma = 1 / sigma;
         }
-        return run;
-    }
 
-    private static int countBack(double[] z, int last, Test test) {
-        int run = 0;
-        for (int i = last; i >= 0 && test.holds(z[i]); i--) {
-            run++;
+        double z() {
+            return last[0];
         }
-        return run;
-    }
 
-    private static int someBeyond(double[] z, int last, int window, int wanted, double limit) {
-        double side = Math.signum(z[last]);
-        if (last < wanted - 1 || Math.abs(z[last]) <= limit) {
-            return 0;
-        }
-        int first = last;
-        int count = 0;
-        for (int i = last; i >= Math.max(0, last - window + 1); i--) {
-            if (z[i] * side > limit) {
-                count++;
-                first = i;
+        /** Takes the next point; false for one that is no number. */
+        boolean take(double value) {
+            double z = (value - centre) * perSigma;
+            if (!(Math.abs(z) <= Double.MAX_VALUE)) {
+                return false;
             }
+            double slack = PART * Math.max(Math.abs(value), Math.abs(centre)) * perSigma;
+            double line = Math.rint(z);
+            if (Math.abs(z - line) <= slack && Math.abs(line) <= 3) {
+                z = line;
+            }
+            double before = last[0];
+            double change = Math.abs(z - before) <= slack ? 0 : z - before;
+            onOneSide = z == 0 ? 0 : taken > 0 && (z > 0) == (before > 0) && before != 0 ? onOneSide + 1 : 1;
+            boolean turns = taken > 1 && ((change > 0 && falling > 1) || (change < 0 && climbing > 1));
+            boolean moved = taken > 0 && change != 0;
+            alternating = turns ? alternating + 1 : moved ? 2 : 1;
+            climbing = moved && change > 0 ? climbing + 1 : 1;
+            falling = moved && change < 0 ? falling + 1 : 1;
+            double away = Math.abs(z);
+            within = away < 1 ? within + 1 : 0;
+            outside = away > 1 ? outside + 1 : 0;
+            System.arraycopy(last, 0, last, 1, WINDOW - 1);
+            last[0] = z;
+            taken++;
+            return true;
         }
-        return count >= wanted ? last - first + 1 : 0;
+
+        /** Whether no rule can have anything to say, so that most points ask none. */
+        boolean isQuiet() {
+            return outside == 0 && onOneSide < 8 && within < 15 && climbing < 6 && falling < 6 && alternating < 14;
+        }
+
+        int someBeyond(int window, int wanted, double limit) {
+            double side = Math.signum(last[0]);
+            int first = 0;
+            int count = 0;
+            for (int back = 0; back < Math.min(window, taken); back++) {
+                if (last[back] * side > limit) {
+                    count++;
+                    first = back;
+                } else if (back == 0) {
+                    return 0;
+                }
+            }
+            return count >= wanted ? first + 1 : 0;
+        }
     }
 }

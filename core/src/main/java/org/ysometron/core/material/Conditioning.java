@@ -61,12 +61,18 @@ public final class Conditioning {
                 .orElse(Age.UNKNOWN);
     }
 
-    /** Whether two weighings a day apart show equilibrium: a change below 0.1 % of the first mass. */
-    public static boolean inEquilibrium(double first, double second) {
-        if (!(first > 0 && second > 0)) {
-            throw new IllegalArgumentException("masses above zero are needed, got " + first + " and " + second);
+    /**
+     * Whether two weighings a day apart show equilibrium: a change below 0.1 % of the first mass, also where the two readings
+     * were rounded apart. A balance whose step is larger than that change cannot show it, however equal its figures are.
+     *
+     * @param resolution step of the balance in g, at least 0
+     */
+    public static boolean inEquilibrium(double first, double second, double resolution) {
+        if (!(first > 0 && second > 0 && resolution >= 0)) {
+            throw new IllegalArgumentException("masses above zero and a resolution of at least zero are needed, got "
+                    + first + ", " + second + " and " + resolution);
         }
-        return 100 * Math.abs(second - first) / first < EQUILIBRIUM_PERCENT;
+        return 100 * (Math.abs(second - first) + resolution) / first < EQUILIBRIUM_PERCENT;
     }
 
     /** Least hours between two weighings that count as a day apart. */
@@ -76,8 +82,9 @@ public final class Conditioning {
      * A weighing of a part in the climate.
      *
      * @param mass in g, above 0
+     * @param resolution step of the balance in g, at least 0
      */
-    public record Weighing(LocalDateTime at, double mass) {}
+    public record Weighing(LocalDateTime at, double mass, double resolution) {}
 
     /**
      * From when on a part counts as conditioned: after the prescribed hours, or earlier when two weighings at least a day
@@ -95,7 +102,8 @@ public final class Conditioning {
                 .filter(last -> weighings.stream()
                         .anyMatch(first -> !first.at().isBefore(started)
                                 && clock.least(first.at(), last.at()).toMinutes() >= DAY * 60
-                                && inEquilibrium(first.mass(), last.mass())))
+                                && inEquilibrium(
+                                        first.mass(), last.mass(), Math.max(first.resolution(), last.resolution()))))
                 .map(Weighing::at)
                 .filter(at -> at.isBefore(byTime))
                 .min(LocalDateTime::compareTo)

@@ -1,5 +1,6 @@
 package org.ysometron.core.plan;
 
+import java.util.OptionalDouble;
 import org.ysometron.core.statistics.Summary;
 import org.ysometron.core.statistics.formula.StudentT;
 import org.ysometron.core.working.Figures;
@@ -50,8 +51,20 @@ public record Bridging(int lots, double difference, double sd, double lower, dou
      * @param old results by the old way, one a lot, at least three
      * @param fresh results by the new way, same lots in the same order
      * @param margin largest difference that would not matter, in the same unit, above 0
+     * @param claimDistance distance of the old way's mean from the nearest edge of the claim, above 0; empty where nothing is
+     *     claimed: a difference that takes more than half of it matters (common practice, no source)
      */
-    public static Bridging of(double[] old, double[] fresh, double margin) {
+    public static Bridging of(double[] old, double[] fresh, double margin, OptionalDouble claimDistance) {
+        if (claimDistance.isPresent() && margin > claimDistance.getAsDouble() / 2) {
+            throw new IllegalArgumentException("a margin of " + Figures.significant(margin, 3)
+                    + " is more than half of what lies between the means and the claim's edge, "
+                    + Figures.significant(claimDistance.getAsDouble(), 3) + ": such a difference matters");
+        }
+        return of(old, fresh, margin);
+    }
+
+    /** Compares where nothing is claimed. */
+    static Bridging of(double[] old, double[] fresh, double margin) {
         if (old.length != fresh.length || old.length < LEAST_LOTS || !(margin > 0)) {
             throw new IllegalArgumentException("a bridging study needs the same " + LEAST_LOTS
                     + " lots or more by both ways, and a margin above zero");
@@ -71,11 +84,24 @@ public record Bridging(int lots, double difference, double sd, double lower, dou
         return new Bridging(summary.n(), summary.mean(), sd, lower, upper, finding);
     }
 
+    /** Whether the two ways are known to differ, however little it matters. */
+    public boolean isDifferent() {
+        return lower > 0 || upper < 0;
+    }
+
+    /** Standard uncertainty of the difference, which goes into whatever it is taken off from. */
+    public double uncertainty() {
+        return sd / Math.sqrt(lots);
+    }
+
     /** The finding with its numbers, in a sentence. */
     public String sentence(String unit) {
         String suffix = unit.isEmpty() ? "" : " " + unit;
         return "Over " + lots + " lots new minus old is " + Figures.significant(difference, 3) + suffix + ", 90 % "
                 + Figures.significant(lower, 3) + " to " + Figures.significant(upper, 3) + suffix + ": they "
-                + finding.words() + ".";
+                + finding.words() + "."
+                + (finding == Finding.SHARE && isDifferent()
+                        ? " They are known to differ all the same: taking the difference off is the cleaner way."
+                        : "");
     }
 }

@@ -3,6 +3,8 @@ package org.ysometron.core.plan;
 import java.util.OptionalInt;
 import org.ysometron.core.drift.AverageRunLength;
 import org.ysometron.core.statistics.formula.NoncentralT;
+import org.ysometron.core.statistics.formula.ScaledChi;
+import org.ysometron.core.statistics.formula.StandardNormal;
 import org.ysometron.core.statistics.formula.StudentT;
 
 /**
@@ -10,8 +12,8 @@ import org.ysometron.core.statistics.formula.StudentT;
  *
  * <p>A claim about the mean is supported when x̄ − t(γ; n − 1)·s/√n lies inside its edge. For a lot whose true mean lies a
  * margin Δ inside the edge that happens with probability 1 − F(t; n − 1, Δ√n/σ), F being the noncentral t distribution:
- * the power of the one-sided t test (ISO 16269 practice; the values of general statistics libraries). A calibration
- * uncertainty is left out: it takes away from the margin and no n makes it smaller.
+ * the power of the one-sided t test (E. L. Lehmann, Testing Statistical Hypotheses, ch. 5; the values of general statistics
+ * libraries). For a claim with two edges both bounds have to lie inside, integrated over s. A calibration uncertainty is left out: it takes away from the margin and no n makes it smaller.
  */
 public final class Power {
 
@@ -38,6 +40,32 @@ public final class Power {
         }
         double t = StudentT.quantile(confidence, n - 1.0);
         return 1 - NoncentralT.cumulative(t, n - 1.0, margin * Math.sqrt(n) / sd);
+    }
+
+    /**
+     * Probability of <i>supported</i> for a claim with two edges: both bounds lie inside.
+     *
+     * @param below distance of the true mean above the lower edge
+     * @param above distance of the true mean below the upper edge
+     */
+    public static double supported(double below, double above, double sd, int n, double confidence) {
+        require(sd, confidence);
+        if (n < 1 || !Double.isFinite(below) || !Double.isFinite(above)) {
+            throw new IllegalArgumentException("finite margins and at least one specimen are needed");
+        }
+        if (n == 1 || below + above <= 0) {
+            return 0;
+        }
+        double t = StudentT.quantile(confidence, n - 1.0);
+        double low = below * Math.sqrt(n) / sd;
+        double high = above * Math.sqrt(n) / sd;
+        // With s beyond this the two bounds do not both fit, wherever the mean is found.
+        double widest = (low + high) / (2 * t);
+        return ScaledChi.expectation(
+                n - 1.0,
+                widest,
+                widest / 64,
+                s -> s >= widest ? 0 : StandardNormal.below(high - t * s) - StandardNormal.below(t * s - low));
     }
 
     /**

@@ -17,11 +17,16 @@ public record Policy(double typicalTolerance, double widestNozzleRange, int leas
         return new Policy(typicalTolerance, widestNozzleRange, 2);
     }
 
+    /** The same where spools are counted, whose every place is claimed: one at the least, said to be one (common practice). */
+    public Policy forSpools() {
+        return new Policy(typicalTolerance, widestNozzleRange, 1);
+    }
+
     /** Checks the ranges. */
     public Policy {
-        if (!(typicalTolerance > 0 && typicalTolerance < 1 && widestNozzleRange > 0) || leastSpecimens < 2) {
+        if (!(typicalTolerance > 0 && typicalTolerance < 1 && widestNozzleRange > 0) || leastSpecimens < 1) {
             throw new IllegalArgumentException(
-                    "a tolerance from 0 to 1, a span above 0 and n of at least 2 are needed");
+                    "a tolerance from 0 to 1, a span above 0 and n of at least 1 are needed");
         }
     }
 }

@@ -32,6 +32,9 @@ public sealed interface Typed {
     /** Text that could not be taken, and why. */
     record Refused(String text, Problem problem) implements Typed {}
 
+    /** In °C. */
+    double ABSOLUTE_ZERO = -273.15;
+
     /** Grammar of a typed number: sign, digits with at most one decimal sign, exponent; then a unit. */
     Pattern NUMBER = Pattern.compile("([+-]?(?:\\d+(?:[.,]\\d*)?|[.,]\\d+)(?:[eE][+-]?\\d+)?)\\s*(.*)", Pattern.DOTALL);
 
@@ -39,7 +42,7 @@ public sealed interface Typed {
     Pattern GROUPED = Pattern.compile("([+-]?\\d{1,3}(?: \\d{3})+)((?:[.,]\\d*)?(?!\\d).*)", Pattern.DOTALL);
 
     /**
-     * Reads a positive quantity of the given dimension.
+     * Reads a quantity of the given dimension: above zero, but for temperatures, which only absolute zero bounds.
      *
      * @param where name of the field, for messages
      * @param text what was typed; blank is refused
@@ -70,10 +73,33 @@ public sealed interface Typed {
         if (Double.isInfinite(value)) {
             return refuse(where, typed, "'" + typed + "' is larger than anything", dimension, "");
         }
-        if (!(value > 0)) {
+        boolean cold = dimension == Dimension.TEMPERATURE;
+        if (cold && !(value >= ABSOLUTE_ZERO)) {
+            return refuse(where, typed, "'" + typed + "' is colder than anything", dimension, "");
+        }
+        if (!cold && !(value > 0)) {
             return refuse(where, typed, "'" + typed + "' is not above zero", dimension, "");
         }
         return new Accepted(typed, number, unit.get(), value);
+    }
+
+    /**
+     * The step of what showed a number that was typed as it was shown: one in its last place, in its working unit; 0 for what is
+     * no number. 2.50 g has a step of 0.01 g.
+     */
+    static double step(String text) {
+        Matcher matcher = NUMBER.matcher(plain(text.strip()));
+        if (!matcher.matches()) {
+            return 0;
+        }
+        String number = matcher.group(1).replace(',', '.').replaceAll("[eE].*", "");
+        int decimals = number.indexOf('.') < 0 ? 0 : number.length() - number.indexOf('.') - 1;
+        double last = Math.pow(10, -decimals);
+        String unit = matcher.group(2).strip();
+        return UnitOfMeasure.find(unit)
+                .filter(found -> !unit.isEmpty())
+                .map(found -> found.toWorking(last) - found.toWorking(0))
+                .orElse(last);
     }
 
     /** Digits in groups of three parted by a blank of any kind, and the true minus sign, as they are printed. */

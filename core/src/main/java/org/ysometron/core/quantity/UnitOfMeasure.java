@@ -27,6 +27,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import javax.measure.Unit;
 import javax.measure.UnitConverter;
@@ -45,6 +46,9 @@ import tech.units.indriya.function.MultiplyConverter;
  * @param toWorking converts a value in this unit to the working unit of its dimension
  */
 public record UnitOfMeasure(String symbol, Dimension dimension, List<String> aliases, UnitConverter toWorking) {
+
+    /** An m or M that stands for a thousandth or a million of what follows it. */
+    private static final Pattern PREFIXED = Pattern.compile("(?<![A-Za-z])[mM](?=Pa|J|N|g|m|s(?![a-z])|l(?![a-z]))");
 
     private static final double STANDARD_GRAVITY = 9.80665;
     private static final double POUND_IN_KILOGRAMS = 0.45359237;
@@ -95,8 +99,8 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         }
         List<UnitOfMeasure> folded =
                 ALL.stream().filter(unit -> unit.isSpeltIgnoringCase(wanted)).toList();
-        // One letter makes a milli of a mega: where the prefix alone differs another unit is meant, not another case.
-        if (folded.stream().anyMatch(unit -> unit.differsInPrefixAlone(wanted))) {
+        // One letter makes a milli of a mega: where m and M are exchanged another unit may be meant, not another case.
+        if (folded.stream().anyMatch(unit -> unit.exchangesMilliAndMega(wanted))) {
             return Optional.empty();
         }
         return folded.size() == 1 ? Optional.of(folded.get(0)) : Optional.empty();
@@ -105,6 +109,11 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
     /** Converts a value in this unit to the working unit of its dimension. */
     public double toWorking(double value) {
         return toWorking.convert(value);
+    }
+
+    /** Converts a value in the working unit of the dimension to this unit. */
+    public double fromWorking(double value) {
+        return toWorking.inverse().convert(value);
     }
 
     /** Whether this is the unit in which the core computes. */
@@ -132,11 +141,12 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         return spelt().anyMatch(spelling -> spelling.equalsIgnoreCase(wanted));
     }
 
-    private boolean differsInPrefixAlone(String wanted) {
-        return spelt().filter(spelling -> spelling.equalsIgnoreCase(wanted) && spelling.length() > 1)
-                .anyMatch(spelling -> "mM".indexOf(spelling.charAt(0)) >= 0
-                        && spelling.charAt(0) != wanted.charAt(0)
-                        && spelling.substring(1).equals(wanted.substring(1)));
+    /** Before a unit that takes a prefix, at its head or behind a stroke or a dot; words spelt out have none. */
+    private boolean exchangesMilliAndMega(String wanted) {
+        // All in one case it was the keyboard: only where the rest stands as it should did somebody mean the letter.
+        String without = PREFIXED.matcher(wanted).replaceAll("");
+        return spelt().filter(spelling -> spelling.equalsIgnoreCase(wanted) && !spelling.equals(wanted))
+                .anyMatch(spelling -> PREFIXED.matcher(spelling).replaceAll("").equals(without));
     }
 
     /** One spelling for the many ways to write a product, a square or a micro sign. */
@@ -187,6 +197,7 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         add(units, "kgf", Dimension.FORCE, KILOGRAM_FORCE, NEWTON, "kp");
         add(units, "gf", Dimension.FORCE, scaled(NEWTON, STANDARD_GRAVITY / 1000), NEWTON);
         add(units, "lbf", Dimension.FORCE, POUND_FORCE, NEWTON, "lbsf");
+        add(units, "tonf", Dimension.FORCE, scaled(NEWTON, 1000 * STANDARD_GRAVITY), NEWTON, "tf");
 
         Unit<?> megapascal = MEGA(PASCAL);
         add(units, "MPa", Dimension.STRESS, megapascal, megapascal, "N/mm²", "N/mm2");
@@ -196,6 +207,9 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         double poundPerSquareInch = POUND_IN_KILOGRAMS * STANDARD_GRAVITY / (INCH_IN_METRES * INCH_IN_METRES);
         add(units, "psi", Dimension.STRESS, scaled(PASCAL, poundPerSquareInch), megapascal, "lbf/in²");
         add(units, "ksi", Dimension.STRESS, scaled(PASCAL, 1000 * poundPerSquareInch), megapascal);
+        add(units, "Msi", Dimension.STRESS, scaled(PASCAL, 1e6 * poundPerSquareInch), megapascal);
+        add(units, "kgf/mm²", Dimension.STRESS, scaled(PASCAL, 1e6 * STANDARD_GRAVITY), megapascal);
+        add(units, "kgf/cm²", Dimension.STRESS, scaled(PASCAL, 1e4 * STANDARD_GRAVITY), megapascal);
 
         add(units, "g", Dimension.MASS, GRAM, GRAM, "gram", "grams");
         add(units, "kg", Dimension.MASS, KILOGRAM, GRAM, "kilo", "kilos", "kilogram", "kilograms", "kgs");
@@ -241,10 +255,33 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
                 "mJ/mm2");
         add(units, "J/m²", Dimension.ENERGY_PER_AREA, joulePerSquareMetre, kilojoulePerSquareMetre);
         add(units, "J/cm²", Dimension.ENERGY_PER_AREA, scaled(joulePerSquareMetre, 1e4), kilojoulePerSquareMetre);
+        add(
+                units,
+                "kgf·cm/cm²",
+                Dimension.ENERGY_PER_AREA,
+                scaled(joulePerSquareMetre, 100 * STANDARD_GRAVITY),
+                kilojoulePerSquareMetre);
+        add(
+                units,
+                "ft·lbf/in²",
+                Dimension.ENERGY_PER_AREA,
+                scaled(joulePerSquareMetre, 12 * poundForce / INCH_IN_METRES),
+                kilojoulePerSquareMetre,
+                "ftlbf/in²",
+                "lbf·ft/in²");
 
         Unit<?> joulePerMetre = JOULE.divide(METRE);
         add(units, "J/m", Dimension.ENERGY_PER_LENGTH, joulePerMetre, joulePerMetre);
         add(units, "kJ/m", Dimension.ENERGY_PER_LENGTH, scaled(joulePerMetre, 1000), joulePerMetre);
+        add(units, "kgf·cm/cm", Dimension.ENERGY_PER_LENGTH, scaled(joulePerMetre, STANDARD_GRAVITY), joulePerMetre);
+        add(
+                units,
+                "ft·lbf/in",
+                Dimension.ENERGY_PER_LENGTH,
+                scaled(joulePerMetre, 12 * poundForce),
+                joulePerMetre,
+                "ftlbf/in",
+                "lbf·ft/in");
 
         add(units, "°C", Dimension.TEMPERATURE, CELSIUS, CELSIUS, "degC", "C", "Celsius");
         add(units, "K", Dimension.TEMPERATURE, KELVIN, CELSIUS, "kelvin");
@@ -291,6 +328,12 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
                 "g/mL",
                 "kg/l",
                 "kg/L");
+        add(
+                units,
+                "lb/in³",
+                Dimension.DENSITY,
+                scaled(KILOGRAM.divide(CUBIC_METRE), POUND_IN_KILOGRAMS / Math.pow(INCH_IN_METRES, 3)),
+                gramPerCubicCentimetre);
         add(units, "kg/m³", Dimension.DENSITY, KILOGRAM.divide(CUBIC_METRE), gramPerCubicCentimetre);
 
         Unit<?> pascalSecond = PASCAL.multiply(SECOND);

@@ -92,7 +92,7 @@ public record RatioBounds(
                         u,
                         "",
                         relativeCalibration > 0
-                                ? "delta method; the two were measured with different gauges"
+                                ? "delta method; calibration that the two do not share"
                                 : "delta method; a common calibration error cancels"),
                 new Step("degrees of freedom", "ν", "Welch–Satterthwaite", "", nu, "", "JCGM 100:2008, G.4"),
                 new Step("one-sided factor", "t", "t(γ; ν)", "", t, "", "Student's t distribution"),

@@ -15,6 +15,14 @@ import java.util.OptionalDouble;
  */
 public record Summary(int n, double mean, OptionalDouble sd, double least, double greatest) {
 
+    /** Relative scatter or uncertainty below which nothing but the arithmetic's rounding is left of it. */
+    public static final double ALIKE = 1e-12;
+
+    /** Whether the values do not differ by more than rounding; one value differs from none. */
+    public boolean isAlike() {
+        return sd.orElse(0) <= ALIKE * Math.max(Math.abs(least), Math.abs(greatest));
+    }
+
     /**
      * Summarises values, two passes for accuracy.
      *
@@ -37,6 +45,9 @@ public record Summary(int n, double mean, OptionalDouble sd, double least, doubl
         for (double value : values) {
             squares += (value - mean) * (value - mean);
             residue += value - mean;
+        }
+        if (!Double.isFinite(squares)) {
+            throw new IllegalArgumentException("the values are too large, or too far apart, to be summarised");
         }
         int n = values.length;
         // The residue corrects what rounding left in the mean (two-pass algorithm with correction, Chan, Golub,

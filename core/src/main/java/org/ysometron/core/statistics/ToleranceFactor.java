@@ -1,32 +1,149 @@
 package org.ysometron.core.statistics;
 
-import org.hipparchus.distribution.continuous.NormalDistribution;
+import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
+import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
 import org.ysometron.core.statistics.formula.NoncentralT;
+import org.ysometron.core.statistics.formula.Remembered;
+import org.ysometron.core.statistics.formula.StandardNormal;
 
 /**
- * Factor k of the one-sided statistical tolerance bound mean − k·s (or + k·s) of a normal population: with the stated
- * confidence at least the stated share lies on the good side.
+ * Factor k of the statistical tolerance bound mean − k·s (or + k·s) and of the tolerance interval mean ∓ k·s of a normal
+ * population: with the stated confidence at least the stated share lies on the good side, or inside.
  *
- * <p>Exact by the noncentral t distribution: k = t(γ; n − 1, z(p)·√n)/√n. Source: ISO 16269-6, one-sided interval,
- * unknown mean and standard deviation.
+ * <p>Both exact, for unknown mean and standard deviation. One-sided by the noncentral t distribution, k = t(γ; n − 1,
+ * z(p)·√n)/√n; two-sided by the integral ∫ φ(z)·P(χ² &gt; ν·r(z/√n)²/k²) dz = γ, r(x) being half the width that holds the
+ * share p about a centre that is x off. Source: ISO 16269-6; for the integral R. E. Odeh, Communications in Statistics B 7,
+ * 1978.
  */
 public final class ToleranceFactor {
+
+    private static final double FARTHEST = 8.5;
+    private static final int PIECES = 3;
+    private static final GaussIntegrator PIECE = new GaussIntegratorFactory().legendre(16, 0, FARTHEST / PIECES);
+    private static final int MOST_STEPS = 200;
+    private static final double LEAST = 1e-4;
+    private static final Remembered<Asked> ONE = new Remembered<>(ToleranceFactor::ofBound);
+    private static final Remembered<Asked> TWO = new Remembered<>(ToleranceFactor::ofInterval);
+
+    private record Asked(int n, double share, double confidence) {}
 
     private ToleranceFactor() {}
 
     /**
-     * The factor k.
+     * The factor k of a bound.
      *
-     * @param n number of specimens, at least 2
-     * @param share share of the population on the good side, between 0 and 1
-     * @param confidence confidence level, between 0 and 1
+     * @param n number of specimens, 2 to 1,000,000
+     * @param share share of the population on the good side, 0.0001 to 0.9999
+     * @param confidence confidence level, 0.0001 to 0.9999
      */
     public static double oneSided(int n, double share, double confidence) {
-        if (n < 2 || !(share > 0 && share < 1) || !(confidence > 0 && confidence < 1)) {
-            throw new IllegalArgumentException("needs n of at least 2, share and confidence between 0 and 1; got n = "
-                    + n + ", share = " + share + ", confidence = " + confidence);
+        require(n, share, confidence);
+        return ONE.of(new Asked(n, share, confidence));
+    }
+
+    private static double ofBound(Asked asked) {
+        double root = Math.sqrt(asked.n);
+        double z = StandardNormal.quantile(asked.share);
+        return NoncentralT.quantile(asked.confidence, asked.n - 1.0, z * root) / root;
+    }
+
+    /**
+     * The factor k of an interval.
+     *
+     * @param n number of specimens, 2 to 1,000,000
+     * @param share share of the population inside, 0.0001 to 0.9999
+     * @param confidence confidence level, 0.0001 to 0.9999
+     */
+    public static double twoSided(int n, double share, double confidence) {
+        require(n, share, confidence);
+        return TWO.of(new Asked(n, share, confidence));
+    }
+
+    private static double ofInterval(Asked asked) {
+        double share = asked.share;
+        double nu = asked.n - 1.0;
+        double gamma = StandardNormal.logGamma(nu / 2);
+        double[] halves = new double[PIECES * PIECE.getNumberOfPoints()];
+        double[] weights = new double[halves.length];
+        nodes(asked.n, share, halves, weights);
+        double missed = 1 - asked.confidence;
+        // In ln k, where what is missed falls without end: Newton's steps, halving where one leaves the bracket.
+        double low = Math.log(LEAST);
+        double high = Math.log(1e9);
+        double at = Math.log(StandardNormal.quantile((1 + share) / 2)) + 1 / nu;
+        for (int i = 0; i < MOST_STEPS; i++) {
+            double here = 0;
+            double slope = 0;
+            for (int j = 0; j < halves.length; j++) {
+                double y = nu * halves[j] * halves[j] * Math.exp(-2 * at) / 2;
+                here += weights[j] * StandardNormal.chiSquareBelow(nu, 2 * y);
+                slope -= weights[j] * 2 * Math.exp(nu / 2 * Math.log(y) - y - gamma);
+            }
+            if (here > missed) {
+                low = at;
+            } else {
+                high = at;
+            }
+            double next = slope < 0 && here > 0 ? at - here / slope * Math.log(here / missed) : Double.NaN;
+            double before = at;
+            at = next > low && next < high ? next : (low + high) / 2;
+            if (Math.abs(at - before) < 1e-14) {
+                break;
+            }
         }
-        double z = new NormalDistribution().inverseCumulativeProbability(share);
-        return NoncentralT.quantile(confidence, n - 1.0, z * Math.sqrt(n)) / Math.sqrt(n);
+        return Math.exp(at);
+    }
+
+    /** Where the centre may lie, both sides at once, with the half width that each place asks for. */
+    private static void nodes(int n, double share, double[] halves, double[] weights) {
+        int points = PIECE.getNumberOfPoints();
+        double half = 0;
+        for (int piece = 0; piece < PIECES; piece++) {
+            for (int point = 0; point < points; point++) {
+                double z = piece * FARTHEST / PIECES + PIECE.getPoint(point);
+                half = halfWidth(z / Math.sqrt(n), share);
+                halves[piece * points + point] = half;
+                weights[piece * points + point] = 2 * PIECE.getWeight(point) * StandardNormal.density(z);
+            }
+        }
+    }
+
+    /**
+     * Half the width of the interval about {@code off} that holds {@code share} of the standard normal distribution.
+     *
+     * @param off distance of its centre from the mean, at least 0
+     */
+    static double halfWidth(double off, double share) {
+        double out = 1 - share;
+        double low = 0;
+        double high = off + 40;
+        double r = off + Math.max(StandardNormal.quantile(share), 0.1);
+        for (int i = 0; i < MOST_STEPS; i++) {
+            double here = StandardNormal.below(off - r) + StandardNormal.below(-off - r);
+            if (here > out) {
+                low = r;
+            } else {
+                high = r;
+            }
+            double slope = -StandardNormal.density(off - r) - StandardNormal.density(off + r);
+            double next = slope < 0 ? r - here / slope * Math.log(here / out) : Double.NaN;
+            double before = r;
+            r = next > low && next < high ? next : (low + high) / 2;
+            if (Math.abs(r - before) < 1e-15 * r) {
+                break;
+            }
+        }
+        return r;
+    }
+
+    private static void require(int n, double share, double confidence) {
+        double most = 1 - LEAST + 1e-12;
+        boolean sharing = share >= LEAST && share <= most;
+        boolean sure = confidence >= LEAST && confidence <= most;
+        if (n < 2 || n > 1_000_000 || !sharing || !sure) {
+            throw new IllegalArgumentException(
+                    "needs n from 2 to 1,000,000, share and confidence from 0.0001 to 0.9999; got n = " + n
+                            + ", share = " + share + ", confidence = " + confidence);
+        }
     }
 }

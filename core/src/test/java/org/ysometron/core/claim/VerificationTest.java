@@ -33,8 +33,8 @@ class VerificationTest {
     /** M14: an n below the claim's minimum is never called supported, however tight the values. */
     @Test
     void tooFewSpecimensNeverSupport() {
-        Judgement one = Verification.ofMean(AT_LEAST_45, Evidence.of(80));
-        Judgement four = Verification.ofMean(AT_LEAST_45, Evidence.of(80, 80.1, 79.9, 80));
+        Judgement one = MeanVerdict.of(AT_LEAST_45, Evidence.of(80));
+        Judgement four = MeanVerdict.of(AT_LEAST_45, Evidence.of(80, 80.1, 79.9, 80));
 
         assertThat(one.verdict()).isEqualTo(Verdict.OPEN);
         assertThat(one.sd()).isEmpty();
@@ -50,7 +50,7 @@ class VerificationTest {
     void valuesThatHardlyScatterAreNoBetterThanTheirGauge() {
         Evidence alike =
                 new Evidence(new double[] {50.2, 50.2, 50.2, 50.2, 50.2001}, new double[0], 0, 1, Optional.empty());
-        Judgement judgement = Verification.ofMean(Requirement.atLeast(50, "MPa", 5), alike);
+        Judgement judgement = MeanVerdict.of(Requirement.atLeast(50, "MPa", 5), alike);
 
         assertThat(judgement.verdict()).isEqualTo(Verdict.OPEN);
         assertThat(judgement.lower().getAsDouble()).isCloseTo(48.555, within(0.001));
@@ -62,15 +62,14 @@ class VerificationTest {
     void valuesThatAreAlikeProveNothingByThemselves() {
         for (Evidence alike : java.util.List.of(
                 Evidence.of(50.2, 50.2, 50.2, 50.2, 50.2), Evidence.of(50.2, 50.2, 50.2, 50.2, Math.nextUp(50.2)))) {
-            Judgement judgement = Verification.ofMean(Requirement.atLeast(50, "MPa", 5), alike);
-            Judgement against = Verification.ofMean(Requirement.atLeast(60, "MPa", 5), alike);
+            Judgement judgement = MeanVerdict.of(Requirement.atLeast(50, "MPa", 5), alike);
+            Judgement against = MeanVerdict.of(Requirement.atLeast(60, "MPa", 5), alike);
 
             assertThat(judgement.verdict()).isEqualTo(Verdict.OPEN);
             assertThat(judgement.reason()).contains("All values are alike", "would be supported");
             assertThat(against.verdict()).isEqualTo(Verdict.OPEN);
         }
-        assertThat(Verification.ofRatio(
-                                Requirement.atLeast(0.4, "", 3), Evidence.of(24, 24, 24), Evidence.of(50, 50, 50))
+        assertThat(RatioVerdict.of(Requirement.atLeast(0.4, "", 3), Evidence.of(24, 24, 24), Evidence.of(50, 50, 50))
                         .verdict())
                 .isEqualTo(Verdict.OPEN);
     }
@@ -81,7 +80,7 @@ class VerificationTest {
         PooledScatter history = new PooledScatter(1.0, 100, 25);
         Evidence one = new Evidence(new double[] {80}, new double[0], 0, 0, Optional.of(history));
 
-        Judgement judgement = Verification.ofMean(AT_LEAST_45, one);
+        Judgement judgement = MeanVerdict.of(AT_LEAST_45, one);
 
         assertThat(judgement.verdict()).isEqualTo(Verdict.OPEN);
         assertThat(judgement.working().steps()).anyMatch(step -> step.meaning().contains("25 earlier lots"));
@@ -96,13 +95,13 @@ class VerificationTest {
     void nothingTestedIsItsOwnVerdict() {
         assertThat(verdict(AT_LEAST_45, Evidence.of())).isEqualTo(Verdict.NOT_TESTED);
         Evidence slipped = new Evidence(new double[0], new double[0], 3, 0, Optional.empty());
-        assertThat(Verification.ofMean(AT_LEAST_45, slipped).reason()).contains("3 tested, all excluded");
+        assertThat(MeanVerdict.of(AT_LEAST_45, slipped).reason()).contains("3 tested, all excluded");
     }
 
     /** Open says how many more should settle it: the first N whose bound, at the same mean and s, clears the edge. */
     @Test
     void openTellsHowManyMore() {
-        Judgement open = Verification.ofMean(Requirement.atLeast(9, "", 5), FIVE);
+        Judgement open = MeanVerdict.of(Requirement.atLeast(9, "", 5), FIVE);
 
         assertThat(open.verdict()).isEqualTo(Verdict.OPEN);
         // mean − edge = 1, s = 1.5811: t(N−1)·s/√N ≤ 1 first at N = 9 (t(8) = 1.8595 → 0.980); N = 8 gives 1.059.
@@ -114,7 +113,7 @@ class VerificationTest {
     void whenTheGaugesOwnUncertaintyHidesTheEdgeNoNumberSettlesIt() {
         Evidence coarse = new Evidence(FIVE.values(), new double[0], 0, 2.0, Optional.empty());
 
-        Judgement open = Verification.ofMean(Requirement.atLeast(9, "", 5), coarse);
+        Judgement open = MeanVerdict.of(Requirement.atLeast(9, "", 5), coarse);
 
         assertThat(open.moreSpecimens()).isEmpty();
         assertThat(open.reason()).contains("not expected to settle");
@@ -128,9 +127,11 @@ class VerificationTest {
 
         assertThat(verdict(AT_LEAST_45, five)).isEqualTo(Verdict.SUPPORTED);
         assertThat(verdict(Requirement.atLeast(45, "MPa", 3), four)).isEqualTo(Verdict.OPEN);
-        assertThat(Verification.ofMean(Requirement.atLeast(45, "MPa", 3), four).moreSpecimens())
+        assertThat(MeanVerdict.of(Requirement.atLeast(45, "MPa", 3), four).moreSpecimens())
                 .hasValue(1);
-        assertThat(verdict(Requirement.atMost(45, "MPa", 5), five)).isEqualTo(Verdict.OPEN);
+        // They contradict a maximum by the same reasoning.
+        assertThat(verdict(Requirement.atMost(45, "MPa", 5), five)).isEqualTo(Verdict.CONTRADICTED);
+        assertThat(verdict(Requirement.atMost(45, "MPa", 5), four)).isEqualTo(Verdict.OPEN);
         assertThat(verdict(Requirement.atLeast(51, "MPa", 5), five)).isEqualTo(Verdict.OPEN);
     }
 
@@ -139,7 +140,7 @@ class VerificationTest {
     void boundsAreNotAveraged() {
         Evidence mixed = new Evidence(new double[] {48, 49, 50}, new double[] {50.5, 50.5}, 0, 0, Optional.empty());
 
-        Judgement judgement = Verification.ofMean(AT_LEAST_45, mixed);
+        Judgement judgement = MeanVerdict.of(AT_LEAST_45, mixed);
 
         assertThat(judgement.bounds()).isEqualTo(2);
         assertThat(judgement.mean().getAsDouble()).isGreaterThan((48 + 49 + 50 + 50.5 + 50.5) / 5);
@@ -151,19 +152,19 @@ class VerificationTest {
         Evidence upright = Evidence.of(28.1, 29.0, 27.5, 28.8, 28.2);
         Evidence flat = Evidence.of(55.1, 54.2, 56.0, 55.5, 54.9);
 
-        assertThat(Verification.ofRatio(Requirement.atLeast(0.45, "", 5), upright, flat)
+        assertThat(RatioVerdict.of(Requirement.atLeast(0.45, "", 5), upright, flat)
                         .verdict())
                 .isEqualTo(Verdict.SUPPORTED);
-        assertThat(Verification.ofRatio(Requirement.atLeast(0.51, "", 5), upright, flat)
+        assertThat(RatioVerdict.of(Requirement.atLeast(0.51, "", 5), upright, flat)
                         .verdict())
                 .isEqualTo(Verdict.OPEN);
-        assertThat(Verification.ofRatio(Requirement.atLeast(0.60, "", 5), upright, flat)
+        assertThat(RatioVerdict.of(Requirement.atLeast(0.60, "", 5), upright, flat)
                         .verdict())
                 .isEqualTo(Verdict.CONTRADICTED);
-        assertThat(Verification.ofRatio(Requirement.atLeast(0.45, "", 5), upright, Evidence.of())
+        assertThat(RatioVerdict.of(Requirement.atLeast(0.45, "", 5), upright, Evidence.of())
                         .verdict())
                 .isEqualTo(Verdict.NOT_TESTED);
-        assertThat(Verification.ofRatio(Requirement.atLeast(0.45, "", 6), upright, flat)
+        assertThat(RatioVerdict.of(Requirement.atLeast(0.45, "", 6), upright, flat)
                         .verdict())
                 .isEqualTo(Verdict.OPEN);
     }
@@ -196,13 +197,13 @@ class VerificationTest {
 
     @Test
     void probabilityOfConformityIsOneHalfOnTheEdge() {
-        Judgement onEdge = Verification.ofMean(Requirement.atLeast(10, "", 5), FIVE);
+        Judgement onEdge = MeanVerdict.of(Requirement.atLeast(10, "", 5), FIVE);
 
         assertThat(onEdge.probability().getAsDouble()).isCloseTo(0.5, within(1e-9));
     }
 
     private static Verdict verdict(Requirement claim, Evidence evidence) {
-        return Verification.ofMean(claim, evidence).verdict();
+        return MeanVerdict.of(claim, evidence).verdict();
     }
 
     /** Another rate is a lesser mismatch: the evidence points somewhere and settles nothing. */
@@ -210,7 +211,7 @@ class VerificationTest {
     void evidenceAtAnotherRateIsIndicative() {
         Conditions claimed = new Conditions("tension", Basis.SOLID, Orientation.XY, Conditioning.DRY, 5, "bar");
         Conditions tested = new Conditions("tension", Basis.SOLID, Orientation.XY, Conditioning.DRY, 50, "bar");
-        Judgement plain = Verification.ofMean(AT_LEAST_45, Evidence.of(80, 80.1, 79.9, 80, 80.2));
+        Judgement plain = MeanVerdict.of(AT_LEAST_45, Evidence.of(80, 80.1, 79.9, 80, 80.2));
 
         Judgement judgement = Verification.indicative(plain, claimed.compare(tested));
 
@@ -228,8 +229,8 @@ class VerificationTest {
         Evidence below = Evidence.of(55, 55.4, 54.6, 55.2, 54.8);
         Requirement claim = Requirement.atLeast(0.5, "", 5);
 
-        Judgement same = Verification.ofRatio(claim, above, below);
-        Judgement apart = Verification.ofRatio(claim, above, below, 0.02);
+        Judgement same = RatioVerdict.of(claim, above, below);
+        Judgement apart = RatioVerdict.of(claim, above, below, 0.02, Looks.ONCE);
 
         assertThat(same.verdict()).isEqualTo(Verdict.SUPPORTED);
         assertThat(apart.verdict()).isEqualTo(Verdict.OPEN);
@@ -243,15 +244,15 @@ class VerificationTest {
     void everyPartIsJudgedByTheToleranceBound() {
         double[] values = {55.1, 54.2, 56.0, 55.5, 54.9};
 
-        Judgement near = Verification.ofEveryPart(Requirement.atLeast(53, "MPa", 5), values);
-        Judgement far = Verification.ofEveryPart(Requirement.atLeast(52, "MPa", 5), values);
-        Judgement out = Verification.ofEveryPart(Requirement.atLeast(58, "MPa", 5), values);
+        Judgement near = PartsVerdict.of(Requirement.atLeast(53, "MPa", 5), Evidence.of(values));
+        Judgement far = PartsVerdict.of(Requirement.atLeast(52, "MPa", 5), Evidence.of(values));
+        Judgement out = PartsVerdict.of(Requirement.atLeast(58, "MPa", 5), Evidence.of(values));
 
         assertThat(near.lower().getAsDouble()).isCloseTo(55.14 - 4.203 * 0.67305, within(0.002));
         assertThat(near.verdict()).isEqualTo(Verdict.OPEN);
         assertThat(far.verdict()).isEqualTo(Verdict.SUPPORTED);
         assertThat(out.verdict()).isEqualTo(Verdict.CONTRADICTED);
-        assertThat(Verification.ofEveryPart(Requirement.atLeast(52, "MPa", 5), new double[0])
+        assertThat(PartsVerdict.of(Requirement.atLeast(52, "MPa", 5), Evidence.of())
                         .verdict())
                 .isEqualTo(Verdict.NOT_TESTED);
     }
@@ -259,14 +260,14 @@ class VerificationTest {
     /** M58: a length is judged by the share of it outside, and one spool is said to be one. */
     @Test
     void aLengthIsJudgedByItsShareOutside() {
-        Requirement claim = Requirement.between(1.70, 1.80, "mm", 5);
+        Requirement claim = Requirement.between(1.70, 1.80, "mm", 1);
 
-        assertThat(Verification.ofLength(claim, new double[] {1.751}, 0.0002, "1 spool, 1000000 readings"))
+        assertThat(LengthVerdict.ofLog(claim, new double[] {1.751}, 0.0002, "1 spool, 1000000 readings"))
                 .satisfies(judgement -> {
                     assertThat(judgement.verdict()).isEqualTo(Verdict.SUPPORTED);
                     assertThat(judgement.reason()).contains("0.02 % of the length", "One spool only");
                 });
-        assertThat(Verification.ofLength(claim, new double[] {1.751, 1.752}, 0.01, "2 spools"))
+        assertThat(LengthVerdict.ofLog(claim, new double[] {1.751, 1.752}, 0.01, "2 spools"))
                 .satisfies(judgement -> {
                     assertThat(judgement.verdict()).isEqualTo(Verdict.CONTRADICTED);
                     assertThat(judgement.reason()).doesNotContain("One spool only");
@@ -276,7 +277,7 @@ class VerificationTest {
     /** M8: what was made of wet material settles nothing, and says what it would be. */
     @Test
     void provisionalEvidenceSettlesNothing() {
-        Judgement plain = Verification.ofMean(AT_LEAST_45, Evidence.of(80, 80.1, 79.9, 80, 80.2));
+        Judgement plain = MeanVerdict.of(AT_LEAST_45, Evidence.of(80, 80.1, 79.9, 80, 80.2));
         Judgement wet = Verification.provisional(plain, java.util.List.of("material wet or unknown"));
 
         assertThat(wet.verdict()).isEqualTo(Verdict.OPEN);

@@ -82,7 +82,7 @@ class DryingTableTest {
     void needsThatAreNoneAreRefused() {
         assertThatThrownBy(() -> new Drying(0, 6, 24, 0.2)).hasMessageContaining("above 0");
         assertThatThrownBy(() -> new Drying(80, 6, 24, 1.2)).hasMessageContaining("humidity");
-        assertThatThrownBy(() -> Conditioning.inEquilibrium(0, 1)).hasMessageContaining("above zero");
+        assertThatThrownBy(() -> Conditioning.inEquilibrium(0, 1, 0)).hasMessageContaining("above zero");
         assertThatThrownBy(() -> FilamentLength.metresPerKilogram(0, 1.75)).hasMessageContaining("above zero");
         assertThatThrownBy(() -> FilamentLength.pricePerCubicCentimetre(10, 0)).hasMessageContaining("above zero");
     }

@@ -22,7 +22,7 @@ class EquilibriumTest {
         assertThat(Conditioning.readyFrom(
                         IN,
                         88,
-                        List.of(new Weighing(IN.plusHours(20), 10.000), new Weighing(IN.plusHours(44), 10.009)),
+                        List.of(new Weighing(IN.plusHours(20), 10.000, 0), new Weighing(IN.plusHours(44), 10.009, 0)),
                         STEADY))
                 .isEqualTo(IN.plusHours(44));
     }
@@ -32,7 +32,7 @@ class EquilibriumTest {
         assertThat(Conditioning.readyFrom(
                         IN,
                         88,
-                        List.of(new Weighing(IN.plusHours(20), 10.00), new Weighing(IN.plusHours(44), 10.011)),
+                        List.of(new Weighing(IN.plusHours(20), 10.00, 0), new Weighing(IN.plusHours(44), 10.011, 0)),
                         STEADY))
                 .isEqualTo(IN.plusHours(88));
     }
@@ -42,13 +42,13 @@ class EquilibriumTest {
         assertThat(Conditioning.readyFrom(
                         IN,
                         88,
-                        List.of(new Weighing(IN.plusHours(20), 10), new Weighing(IN.plusHours(26), 10)),
+                        List.of(new Weighing(IN.plusHours(20), 10, 0), new Weighing(IN.plusHours(26), 10, 0)),
                         STEADY))
                 .isEqualTo(IN.plusHours(88));
         assertThat(Conditioning.readyFrom(
                         IN,
                         88,
-                        List.of(new Weighing(IN.minusHours(30), 10), new Weighing(IN.plusHours(2), 10)),
+                        List.of(new Weighing(IN.minusHours(30), 10, 0), new Weighing(IN.plusHours(2), 10, 0)),
                         STEADY))
                 .isEqualTo(IN.plusHours(88));
     }

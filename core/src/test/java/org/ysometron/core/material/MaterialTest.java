@@ -13,6 +13,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
+import org.ysometron.core.quantity.Typed;
 
 class MaterialTest {
 
@@ -159,7 +160,13 @@ class MaterialTest {
         assertThat(Conditioning.age(ready, NOON.plusHours(87))).isEqualTo(Conditioning.Age.EARLY);
         assertThat(Conditioning.age(ready, NOON.plusHours(88))).isEqualTo(Conditioning.Age.REACHED);
         assertThat(Conditioning.age(Optional.empty(), NOON)).isEqualTo(Conditioning.Age.UNKNOWN);
-        assertThat(Conditioning.inEquilibrium(10, 10.009)).isTrue();
-        assertThat(Conditioning.inEquilibrium(10, 10.011)).isFalse();
+        assertThat(Conditioning.inEquilibrium(10, 10.009, 0)).isTrue();
+        assertThat(Conditioning.inEquilibrium(10, 10.011, 0)).isFalse();
+        // A bar of 2.5 g on a balance that shows hundredths: 0.1 % of it is 0.0025 g, which it cannot show.
+        assertThat(Conditioning.inEquilibrium(2.5, 2.5, 0.01)).isFalse();
+        assertThat(Conditioning.inEquilibrium(2.5, 2.5, 0.001)).isTrue();
+        assertThat(Typed.step("2.50 g")).isCloseTo(0.01, within(1e-15));
+        assertThat(Typed.step("0,0025 kg")).isCloseTo(0.1, within(1e-12));
+        assertThat(Typed.step("12")).isEqualTo(1);
     }
 }

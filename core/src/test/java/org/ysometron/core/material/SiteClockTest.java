@@ -48,8 +48,8 @@ class SiteClockTest {
     void weighingsAreADayApartByWhatWentBy() {
         LocalDateTime in = LocalDateTime.of(2026, 3, 27, 8, 0);
         List<Conditioning.Weighing> weighings = List.of(
-                new Conditioning.Weighing(LocalDateTime.of(2026, 3, 28, 12, 0), 10.000),
-                new Conditioning.Weighing(LocalDateTime.of(2026, 3, 29, 11, 0), 10.001));
+                new Conditioning.Weighing(LocalDateTime.of(2026, 3, 28, 12, 0), 10.000, 0),
+                new Conditioning.Weighing(LocalDateTime.of(2026, 3, 29, 11, 0), 10.001, 0));
 
         assertThat(Conditioning.readyFrom(in, 88, weighings, CENTRAL))
                 .isEqualTo(Conditioning.earliest(in, 88, CENTRAL));

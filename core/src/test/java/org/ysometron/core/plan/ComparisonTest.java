@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.AlphaChars;
@@ -13,6 +14,7 @@ import net.jqwik.api.constraints.NumericChars;
 import net.jqwik.api.constraints.StringLength;
 import org.junit.jupiter.api.Test;
 import org.ysometron.core.method.Headroom;
+import org.ysometron.core.statistics.Holm;
 
 /** Places, rigs, codes and gauges. */
 class ComparisonTest {
@@ -114,19 +116,49 @@ class ComparisonTest {
     }
 
     /**
-     * Means taken off cost degrees of freedom. By hand: places 1, 2, 3 with ±1 around 0, 3 and 0: SS_within = 6 on 3 degrees,
-     * SS_between = 2·(1 + 4 + 1) = 12 on 2, F = 6/2 = 3; with two means taken off 2 degrees are left and F = 6/3 = 2.
+     * Two sets on three places, unequal: F and p of R 4.2, anova(lm(y ~ set), lm(y ~ set + place)) for these numbers.
      */
     @Test
-    void aMeanTakenOffCostsADegreeOfFreedom() {
-        List<double[]> groups = List.of(new double[] {-1, 1}, new double[] {2, 4}, new double[] {-1, 1});
-        assertThat(PlaceEffect.of(groups).f()).isCloseTo(3, within(1e-12));
-        PlaceEffect corrected = PlaceEffect.of(groups, 2);
-        assertThat(corrected.f()).isCloseTo(2, within(1e-12));
-        assertThat(corrected.withinSd()).isCloseTo(Math.sqrt(3), within(1e-12));
-        // F(2, 2): P(F' >= f) = 1/(1 + f).
-        assertThat(corrected.p()).isCloseTo(1.0 / 3, within(1e-12));
-        assertThat(PlaceEffect.of(groups, 1)).isEqualTo(PlaceEffect.of(groups));
-        assertThatThrownBy(() -> PlaceEffect.of(groups, 4)).hasMessageContaining("too few");
+    void placesAreComparedWithinTheirSets() {
+        double[] y = {54.1, 55.3, 53.9, 54.8, 28.9, 29.4, 28.2, 30.1, 55.9, 56.4, 29.8};
+        int[] place = {1, 1, 2, 2, 1, 2, 3, 3, 3, 3, 1};
+        int[] set = {1, 1, 1, 1, 2, 2, 2, 2, 1, 1, 2};
+        PlaceEffect effect = PlaceEffect.of(y, place, set);
+
+        assertThat(effect.f()).isCloseTo(0.99867818348384, within(1e-9));
+        assertThat(effect.p()).isCloseTo(0.415375533283211, within(1e-9));
+        assertThatThrownBy(
+                        () -> PlaceEffect.of(new double[] {1, 2, 3, 4}, new int[] {1, 1, 2, 2}, new int[] {1, 1, 2, 2}))
+                .hasMessageContaining("two places of one set");
+    }
+
+    /** Without any effect one test in twenty finds one, however unequally three sets lie on the places; and a real one is seen. */
+    @Test
+    void theLevelIsKeptForUnequalSets() {
+        int[] place = {1, 1, 1, 1, 1, 2, 2, 2, 3, 3, 3, 3};
+        int[] set = {1, 1, 1, 1, 2, 1, 2, 2, 2, 3, 3, 1};
+        Random random = new Random(21);
+        int found = 0;
+        int real = 0;
+        int runs = 4000;
+        for (int run = 0; run < runs; run++) {
+            double[] y = new double[place.length];
+            double[] moved = new double[place.length];
+            for (int i = 0; i < y.length; i++) {
+                y[i] = 20 * set[i] + random.nextGaussian();
+                moved[i] = y[i] + 3 * place[i];
+            }
+            found += PlaceEffect.of(y, place, set).p() < 0.05 ? 1 : 0;
+            real += PlaceEffect.of(moved, place, set).p() < 0.05 ? 1 : 0;
+        }
+        assertThat(found / (double) runs).isCloseTo(0.05, within(3 * Math.sqrt(0.05 * 0.95 / runs)));
+        assertThat(real / (double) runs).isGreaterThan(0.8);
+    }
+
+    /** R 4.2, p.adjust(c(0.01, 0.04, 0.03, 0.005), "holm"). */
+    @Test
+    void severalTestsAreCorrectedFor() {
+        assertThat(Holm.adjust(0.01, 0.04, 0.03, 0.005))
+                .containsExactly(new double[] {0.03, 0.06, 0.06, 0.02}, within(1e-12));
     }
 }

@@ -14,9 +14,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.ysometron.core.claim.Evidence;
+import org.ysometron.core.claim.MeanVerdict;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.claim.Verdict;
-import org.ysometron.core.claim.Verification;
 import org.ysometron.core.drift.AverageRunLength;
 
 class PowerTest {
@@ -56,7 +56,7 @@ class PowerTest {
             for (int k = 0; k < 5; k++) {
                 values[k] = 51 + 0.8 * chance.nextGaussian();
             }
-            supported += Verification.ofMean(claim, Evidence.of(values)).verdict() == Verdict.SUPPORTED ? 1 : 0;
+            supported += MeanVerdict.of(claim, Evidence.of(values)).verdict() == Verdict.SUPPORTED ? 1 : 0;
         }
         // Standard deviation of the share below 0.8 %; four of them.
         assertThat(supported / 4000.0).isCloseTo(Power.supported(1, 0.8, 5, 0.95), within(0.032));

@@ -43,13 +43,21 @@ class AsPrintedTest {
 
     /** A milli is no mega: what differs in its prefix alone is another unit, not another case. */
     @ParameterizedTest
-    @CsvSource({"1 MJ, ENERGY", "45 mPa, STRESS"})
+    @CsvSource({"5 MJ, ENERGY", "1 mPa, STRESS", "14 MJ/cm², DOSE", "3 MPa·s, VISCOSITY", "2 kJ/Mm², ENERGY_PER_AREA"})
     void aPrefixIsNotFolded(String text, Dimension dimension) {
-        Typed read = Typed.read("value", text, UnitOfMeasure.working(dimension));
-        if (read instanceof Typed.Accepted accepted) {
-            double right = text.startsWith("1 MJ") ? 1e6 : 45e-9;
-            assertThat(accepted.value()).isCloseTo(right, within(right * 1e-9));
-        }
+        assertThat(Typed.read("value", text, UnitOfMeasure.working(dimension))).isInstanceOf(Typed.Refused.class);
+    }
+
+    /** Below zero and at zero there are temperatures; below absolute zero there are none. */
+    @Test
+    void frostIsATemperature() {
+        UnitOfMeasure celsius = UnitOfMeasure.working(Dimension.TEMPERATURE);
+        assertThat(Typed.read("oven", "\u22125 °C", celsius))
+                .isInstanceOfSatisfying(
+                        Typed.Accepted.class, read -> assertThat(read.value()).isEqualTo(-5));
+        assertThat(Typed.read("oven", "0", celsius)).isInstanceOf(Typed.Accepted.class);
+        assertThat(Typed.read("oven", "-274", celsius)).isInstanceOf(Typed.Refused.class);
+        assertThat(Typed.read("force", "0 N", NEWTON)).isInstanceOf(Typed.Refused.class);
     }
 
     @Test

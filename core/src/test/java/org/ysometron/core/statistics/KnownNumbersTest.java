@@ -123,25 +123,4 @@ class KnownNumbersTest {
         assertThat(high.lower()).isCloseTo(plain.lower(), within(1e-12));
         assertThat(plain.lower()).isLessThan(plain.ratio()).isGreaterThan(0.49);
     }
-
-    /** Without censoring the maximum-likelihood mean is the arithmetic mean and σ̂ has divisor n (textbook identity). */
-    @Test
-    void censoredFitWithoutBoundsIsTheOrdinaryOne() {
-        CensoredNormal fit = CensoredNormal.fit(new double[] {8, 9, 10, 11, 12}, new double[0], 0.95);
-
-        assertThat(fit.mean()).isCloseTo(10, within(1e-6));
-        assertThat(fit.sd()).isCloseTo(Math.sqrt(2), within(1e-5));
-        // Profile: n/2·ln(1 + (μ−x̄)²/σ̂²) = χ²(0.90; 1)/2 with χ² = 2.70554, so μ−x̄ = √2·√(exp(2.70554/5) − 1)
-        assertThat(10 - fit.lower()).isCloseTo(Math.sqrt(2) * Math.sqrt(Math.expm1(2.705543 / 5)), within(1e-4));
-    }
-
-    /** Cohen 1959 (singly censored normal): the estimate exceeds the mean of values and bounds taken at face value. */
-    @Test
-    void boundsPullTheEstimateUp() {
-        CensoredNormal fit = CensoredNormal.fit(new double[] {8, 9, 10}, new double[] {11, 11}, 0.95);
-
-        assertThat(fit.mean()).isGreaterThan((8 + 9 + 10 + 11 + 11) / 5.0);
-        assertThat(fit.lower()).isLessThan(fit.mean());
-        assertThat(fit.upper()).isGreaterThan(fit.mean());
-    }
 }

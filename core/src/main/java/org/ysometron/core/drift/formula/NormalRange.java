@@ -2,33 +2,43 @@ package org.ysometron.core.drift.formula;
 
 import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
 import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
-import org.hipparchus.distribution.continuous.NormalDistribution;
+import org.ysometron.core.statistics.formula.Remembered;
+import org.ysometron.core.statistics.formula.StandardNormal;
 
 /** Moments of the range of n standard normal values (Tippett 1925), by Gauss-Legendre quadrature. */
 public final class NormalRange {
 
-    private static final NormalDistribution NORMAL = new NormalDistribution();
     private static final double REACH = 9;
-    private static final int PIECES = 12;
-    private static final GaussIntegrator PIECE = new GaussIntegratorFactory().legendre(16, -1, 1);
+    private static final int PIECES = 9;
+    private static final GaussIntegrator PIECE = new GaussIntegratorFactory().legendre(12, -1, 1);
+    private static final Remembered<Integer> MEANS = new Remembered<>(NormalRange::workedMean);
+    private static final Remembered<Integer> DEVIATIONS = new Remembered<>(NormalRange::workedDeviation);
 
     private NormalRange() {}
 
     /** d₂ = E(W) = ∫ (1 − Φ(x)ⁿ − (1 − Φ(x))ⁿ) dx. */
     public static double mean(int n) {
+        return MEANS.of(n);
+    }
+
+    private static double workedMean(int n) {
         return integrate(-REACH, REACH, x -> {
-            double p = NORMAL.cumulativeProbability(x);
+            double p = StandardNormal.below(x);
             return 1 - Math.pow(p, n) - Math.pow(1 - p, n);
         });
     }
 
     /** d₃ = √(E(W²) − d₂²), E(W²) = 2 ∫∫ over x &lt; y of (1 − Φ(y)ⁿ − (1 − Φ(x))ⁿ + (Φ(y) − Φ(x))ⁿ) dx dy. */
     public static double standardDeviation(int n) {
+        return DEVIATIONS.of(n);
+    }
+
+    private static double workedDeviation(int n) {
         double square = 2
                 * integrate(-REACH, REACH, y -> {
-                    double py = NORMAL.cumulativeProbability(y);
+                    double py = StandardNormal.below(y);
                     return integrate(-REACH, y, x -> {
-                        double px = NORMAL.cumulativeProbability(x);
+                        double px = StandardNormal.below(x);
                         return 1 - Math.pow(py, n) - Math.pow(1 - px, n) + Math.pow(py - px, n);
                     });
                 });

@@ -1,24 +1,27 @@
 package org.ysometron.core.drift.formula;
 
+import java.util.function.DoubleUnaryOperator;
 import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
 import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
-import org.hipparchus.distribution.continuous.NormalDistribution;
-import org.hipparchus.linear.Array2DRowRealMatrix;
-import org.hipparchus.linear.ArrayRealVector;
-import org.hipparchus.linear.LUDecomposition;
-import org.hipparchus.linear.RealVector;
+import org.ysometron.core.statistics.formula.StandardNormal;
 
 /** Average run lengths of charts on independent normal points; shifts and limits in standard deviations of a point. */
 public final class RunLength {
 
-    private static final NormalDistribution NORMAL = new NormalDistribution();
-    private static final int NODES = 80;
+    /** Nodes at the most: beyond it a chart's memory is too long for its points. */
+    private static final int MOST_NODES = 700;
+
+    /** Nodes of one piece, which is so many standard deviations of the newest point long at the most. */
+    private static final int POINTS = 20;
+
+    private static final double PIECE = 6;
+    private static final GaussIntegrator UNIT = new GaussIntegratorFactory().legendre(POINTS, -1, 1);
 
     private RunLength() {}
 
     /** Beyond ±L only: 1/(1 − Φ(L − δ) + Φ(−L − δ)). */
     public static double shewhart(double limit, double shift) {
-        return 1 / (NORMAL.cumulativeProbability(-limit + shift) + NORMAL.cumulativeProbability(-limit - shift));
+        return 1 / (StandardNormal.below(-limit + shift) + StandardNormal.below(-limit - shift));
     }
 
     /**
@@ -27,8 +30,8 @@ public final class RunLength {
      * <p>With a(k) the points still to come after k in a row above: a(k) = 1 + p·a(k+1) + q·b(1), a(r) = 0; b alike.
      */
     public static double shewhartWithRun(double limit, int run, double shift) {
-        double above = NORMAL.cumulativeProbability(limit - shift) - NORMAL.cumulativeProbability(-shift);
-        double below = NORMAL.cumulativeProbability(-shift) - NORMAL.cumulativeProbability(-limit - shift);
+        double above = StandardNormal.below(limit - shift) - StandardNormal.below(-shift);
+        double below = StandardNormal.below(-shift) - StandardNormal.below(-limit - shift);
         double sa = geometric(above, run - 1);
         double sb = geometric(below, run - 1);
         double a = sa * (1 + below * sb) / (1 - sa * sb * above * below);
@@ -37,37 +40,66 @@ public final class RunLength {
     }
 
     /**
-     * EWMA z = λx + (1 − λ)z with constant limits ±L·√(λ/(2 − λ)), started at the centre, by the integral equation of
-     * Crowder (1987) on Gauss-Legendre nodes.
+     * EWMA z = λx + (1 − λ)z with constant limits ±L·√(λ/(2 − λ)), by the integral equation of Crowder (1987) on
+     * Gauss-Legendre nodes.
+     *
+     * @param start where it begins, in standard deviations of the EWMA in the long run, within the limits
      */
-    public static double ewma(double lambda, double limit, double shift) {
-        double h = limit * Math.sqrt(lambda / (2 - lambda));
-        return solve(
-                -h,
-                h,
-                0,
-                false,
-                (from, to) -> NORMAL.density((to - (1 - lambda) * from) / lambda - shift) / lambda,
-                from -> 0);
+    public static double ewma(double lambda, double limit, double shift, double start) {
+        double unit = Math.sqrt(lambda / (2 - lambda));
+        double h = limit * unit;
+        double stays = 1 - lambda;
+        return new Chain(-h, h, lambda, start * unit, Double.NaN)
+                .absorbed(
+                        (from, to) -> StandardNormal.density((to - stays * from) / lambda - shift) / lambda,
+                        from -> 0,
+                        from -> StandardNormal.below((-h - stays * from) / lambda - shift)
+                                + StandardNormal.above((h - stays * from) / lambda - shift));
     }
 
     /**
-     * One-sided upper CUSUM C = max(0, C + x − k), signal beyond h, started at zero, by the integral equation of Page
-     * (1954): L(u) = 1 + L(0)·Φ(k − u − δ) + ∫ L(y) φ(y − u + k − δ) dy.
+     * EWMA with one limit: only the upper side is watched, and what falls below the centre begins there again.
+     *
+     * @param start where it begins, in standard deviations of the EWMA in the long run, 0 to L
      */
-    public static double cusumUpper(double k, double h, double shift) {
-        return solve(
-                0,
-                h,
-                0,
-                true,
-                (from, to) -> NORMAL.density(to - from + k - shift),
-                from -> NORMAL.cumulativeProbability(k - from - shift));
+    public static double ewmaUpper(double lambda, double limit, double shift, double start) {
+        double unit = Math.sqrt(lambda / (2 - lambda));
+        double h = limit * unit;
+        double stays = 1 - lambda;
+        return new Chain(0, h, lambda, start * unit, 0)
+                .absorbed(
+                        (from, to) -> StandardNormal.density((to - stays * from) / lambda - shift) / lambda,
+                        from -> StandardNormal.below(-stays * from / lambda - shift),
+                        from -> StandardNormal.above((h - stays * from) / lambda - shift));
     }
 
-    /** Both sides together: 1/A = 1/A₊ + 1/A₋ (Van Dobben de Bruyn 1968). */
-    public static double cusum(double k, double h, double shift) {
-        return 1 / (1 / cusumUpper(k, h, shift) + 1 / cusumUpper(k, h, -shift));
+    /**
+     * One-sided upper CUSUM C = max(0, C + x − k), signal beyond h, by the integral equation of Page (1954): L(u) = 1 +
+     * L(0)·Φ(k − u − δ) + ∫ L(y) φ(y − u + k − δ) dy.
+     *
+     * @param start head start, 0 to h
+     */
+    public static double cusumUpper(double k, double h, double shift, double start) {
+        return new Chain(0, h, 1, start, 0)
+                .absorbed(
+                        (from, to) -> StandardNormal.density(to - from + k - shift),
+                        from -> StandardNormal.below(k - from - shift),
+                        from -> StandardNormal.above(h - from + k - shift));
+    }
+
+    /**
+     * Both sides together: 1/A = 1/A₊ + 1/A₋ (Van Dobben de Bruyn 1968), with a head start on both as Lucas and Crosier
+     * (Technometrics 24, 1982).
+     */
+    public static double cusum(double k, double h, double shift, double start) {
+        double upper = cusumUpper(k, h, shift, 0);
+        double lower = cusumUpper(k, h, -shift, 0);
+        if (start == 0) {
+            return 1 / (1 / upper + 1 / lower);
+        }
+        double ahead = cusumUpper(k, h, shift, start) / upper;
+        double behind = cusumUpper(k, h, -shift, start) / lower;
+        return (ahead + behind - 1) / (1 / upper + 1 / lower);
     }
 
     private interface Kernel {
@@ -84,26 +116,73 @@ public final class RunLength {
         return sum;
     }
 
-    /** Nyström's method: L at the nodes and, for a chart that rests at {@code start}, at the start itself. */
-    private static double solve(
-            double low,
-            double high,
-            double start,
-            boolean rests,
-            Kernel kernel,
-            org.hipparchus.analysis.UnivariateFunction atom) {
-        GaussIntegrator rule = new GaussIntegratorFactory().legendre(NODES, low, high);
-        int size = NODES + 1;
-        Array2DRowRealMatrix system = new Array2DRowRealMatrix(size, size);
-        for (int i = 0; i < size; i++) {
-            double from = i < NODES ? rule.getPoint(i) : start;
-            for (int j = 0; j < NODES; j++) {
-                system.setEntry(i, j, -rule.getWeight(j) * kernel.density(from, rule.getPoint(j)));
+    /**
+     * A chart as a Markov chain on nodes, by Nyström's method.
+     *
+     * @param scale standard deviation of one step
+     * @param start where it begins
+     * @param rest where it may rest with a probability of its own; NaN where it never does
+     */
+    private record Chain(double low, double high, double scale, double start, double rest) {
+
+        double absorbed(Kernel kernel, DoubleUnaryOperator rests, DoubleUnaryOperator leaves) {
+            double pieces = Math.ceil((high - low) / scale / PIECE);
+            if (pieces * POINTS > MOST_NODES) {
+                throw new IllegalArgumentException("the limits lie too many steps apart for a run length: "
+                        + Math.round((high - low) / scale) + " standard deviations of one step");
             }
-            system.setEntry(i, NODES, rests ? -atom.value(from) : 0);
-            system.addToEntry(i, i, 1);
+            int nodes = (int) (pieces * POINTS);
+            double half = (high - low) / pieces / 2;
+            double[] at = new double[nodes];
+            double[] weights = new double[nodes];
+            for (int i = 0; i < nodes; i++) {
+                at[i] = low + half * (2 * (i / POINTS) + 1 + UNIT.getPoint(i % POINTS));
+                weights[i] = half * UNIT.getWeight(i % POINTS);
+            }
+            boolean resting = !Double.isNaN(rest);
+            int size = nodes + (resting ? 2 : 1);
+            // The start first, where the elimination ends; then the resting place; then the nodes.
+            double[][] moves = new double[size][size];
+            double[] gone = new double[size];
+            for (int i = 0; i < size; i++) {
+                double from = i == 0 ? start : resting && i == 1 ? rest : at[i - (size - nodes)];
+                for (int j = 0; j < nodes; j++) {
+                    moves[i][j + size - nodes] = weights[j] * kernel.density(from, at[j]);
+                }
+                if (resting) {
+                    moves[i][1] = rests.applyAsDouble(from);
+                }
+                gone[i] = leaves.applyAsDouble(from);
+            }
+            return timeOfFirst(moves, gone);
         }
-        RealVector ones = new ArrayRealVector(size, 1.0);
-        return new LUDecomposition(system).getSolver().solve(ones).getEntry(NODES);
+    }
+
+    /**
+     * Mean number of steps until the first state is left for good, by an elimination that never subtracts, so that a run length
+     * of 10³⁰ has as many digits as one of ten (Grassmann, Taksar and Heyman, Operations Research 33, 1985).
+     */
+    private static double timeOfFirst(double[][] moves, double[] gone) {
+        double[] steps = new double[gone.length];
+        java.util.Arrays.fill(steps, 1);
+        for (int k = gone.length - 1; k >= 1; k--) {
+            double[] from = moves[k];
+            double out = gone[k];
+            for (int j = 0; j < k; j++) {
+                out += from[j];
+            }
+            for (int i = 0; i < k; i++) {
+                double share = moves[i][k] / out;
+                if (share > 0) {
+                    double[] row = moves[i];
+                    for (int j = 0; j < k; j++) {
+                        row[j] += share * from[j];
+                    }
+                    gone[i] += share * gone[k];
+                    steps[i] += share * steps[k];
+                }
+            }
+        }
+        return steps[0] / gone[0];
     }
 }

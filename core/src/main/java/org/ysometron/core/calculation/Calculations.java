@@ -14,6 +14,7 @@ public final class Calculations {
                     MakingCalculations.all(),
                     BenchCalculations.all(),
                     StatisticsCalculations.all(),
+                    ComparisonCalculations.all(),
                     ClaimCalculations.all(),
                     DriftCalculations.all())
             .flatMap(List::stream)

@@ -167,7 +167,34 @@ final class DriftCalculations {
                 Map.of("n", 5),
                 given -> {
                     ChartConstants constants = ChartConstants.of(given.whole("n"));
-                    return Answer.of(constants.d2(), "", Working.NONE)
+                    return Answer.of(
+                                    constants.d2(),
+                                    "",
+                                    Working.of(
+                                            new Step(
+                                                    "mean of the range",
+                                                    "d₂",
+                                                    "∫ 1 − Φⁿ − (1 − Φ)ⁿ dx",
+                                                    "",
+                                                    constants.d2(),
+                                                    "σ",
+                                                    "Tippett 1925"),
+                                            new Step(
+                                                    "standard deviation of the range",
+                                                    "d₃",
+                                                    "",
+                                                    "",
+                                                    constants.d3(),
+                                                    "σ",
+                                                    "Tippett 1925"),
+                                            new Step(
+                                                    "mean of s",
+                                                    "c₄",
+                                                    "√(2/(n−1))·Γ(n/2)/Γ((n−1)/2)",
+                                                    "",
+                                                    constants.c4(),
+                                                    "σ",
+                                                    "")))
                             .with("d2", constants.d2())
                             .with("d3", constants.d3())
                             .with("c4", constants.c4())
@@ -177,7 +204,14 @@ final class DriftCalculations {
                             .with("B4", constants.b4())
                             .with("D3", constants.d3Factor())
                             .with("D4", constants.d4Factor())
-                            .with("E2", constants.e2());
+                            .with("E2", constants.e2())
+                            .with("A", constants.a())
+                            .with("c5", constants.c5())
+                            .with("B5", constants.b5())
+                            .with("B6", constants.b6())
+                            .with("D1", constants.d1Factor())
+                            .with("D2", constants.d2Factor())
+                            .with("E3", constants.e3());
                 });
     }
 

@@ -43,6 +43,41 @@ public record ChartConstants(int n, double d2, double d3, double c4) {
         return 3 / (c4 * Math.sqrt(n));
     }
 
+    /** A = 3/√n: limits of means from a known standard deviation. */
+    public double a() {
+        return 3 / Math.sqrt(n);
+    }
+
+    /** c₅ = √(1 − c₄²): standard deviation of s over σ. */
+    public double c5() {
+        return Math.sqrt(1 - c4 * c4);
+    }
+
+    /** B₅ = max(0, c₄ − 3c₅): lower limit of s from a known standard deviation. */
+    public double b5() {
+        return Math.max(0, c4 - 3 * c5());
+    }
+
+    /** B₆ = c₄ + 3c₅: upper limit of s from a known standard deviation. */
+    public double b6() {
+        return c4 + 3 * c5();
+    }
+
+    /** D₁ = max(0, d₂ − 3d₃): lower limit of the range from a known standard deviation. */
+    public double d1Factor() {
+        return Math.max(0, d2 - 3 * d3);
+    }
+
+    /** D₂ = d₂ + 3d₃: upper limit of the range from a known standard deviation. */
+    public double d2Factor() {
+        return d2 + 3 * d3;
+    }
+
+    /** E₃ = 3/c₄: limits of individual values from the mean standard deviation. */
+    public double e3() {
+        return 3 / c4;
+    }
+
     /** B₃ = max(0, 1 − 3√(1 − c₄²)/c₄): lower limit of s over s̄. */
     public double b3() {
         return Math.max(0, 1 - 3 * Math.sqrt(1 - c4 * c4) / c4);

@@ -99,7 +99,7 @@ public record Trend(
             }
             double variance = n * (n - 1.0) * (2 * n + 5) - ties(y);
             double deviation = Math.sqrt(variance / 18);
-            double z = s == 0 || deviation == 0 ? 0 : (s - Math.signum(s)) / deviation;
+            double z = s == 0 || deviation == 0 ? 0 : ((double) s - Long.signum(s)) / deviation;
             return new Order(Quantiles.median(Arrays.copyOf(slopes, count)), s, z);
         }
 

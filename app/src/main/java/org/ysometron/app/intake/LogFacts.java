@@ -52,7 +52,7 @@ final class LogFacts {
                         "wobble",
                         "every " + LogChart.length(wobble.wavelength()) + ", ±"
                                 + Figures.decimals(1000 * wobble.amplitude(), 1) + " µm"))
-                .orElse(Fact.of("wobble", "none that stands out")));
+                .orElse(Fact.of("wobble", result.leftOut().isEmpty() ? "none that stands out" : result.leftOut())));
         return facts;
     }
 

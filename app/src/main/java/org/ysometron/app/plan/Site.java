@@ -1,12 +1,15 @@
 package org.ysometron.app.plan;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
@@ -22,10 +25,17 @@ public class Site {
 
     private final PageMemory memory;
     private final SettingRepository settings;
+    private final SettingBeforeRepository before;
     private final Revisions revisions;
     private final Clock clock;
 
-    Site(PageMemory memory, SettingRepository settings, Revisions revisions, Clock clock) {
+    Site(
+            PageMemory memory,
+            SettingRepository settings,
+            SettingBeforeRepository before,
+            Revisions revisions,
+            Clock clock) {
+        this.before = before;
         this.memory = memory;
         this.revisions = revisions;
         this.settings = settings;
@@ -101,11 +111,23 @@ public class Site {
         }
         revisions.raise(Revisions.REGISTER);
         SettingRow row = settings.findById(setting).orElseGet(SettingRow::new);
+        if (row.name != null) {
+            keep(row);
+        }
         row.name = setting;
         row.typed = typed.strip();
         row.changedBy = by;
         row.changedAt = clock.instant();
         settings.save(row);
+    }
+
+    private void keep(SettingRow row) {
+        SettingBefore kept = new SettingBefore();
+        kept.name = row.name;
+        kept.typed = row.typed;
+        kept.changedBy = row.changedBy;
+        kept.changedAt = row.changedAt;
+        before.save(kept);
     }
 
     /**
@@ -124,11 +146,20 @@ public class Site {
      * plans one more once a result is known.
      */
     public int looks(LocalDate madeOn) {
-        int chosen = memory.once("looks", madeOn, () -> settings.findById(Setting.LOOKS)
-                .filter(row -> madeOn.isAfter(LocalDate.ofInstant(row.changedAt, clock.getZone())))
-                .map(row -> (int) read(Setting.LOOKS, row.typed))
-                .orElse(0));
-        return LOOKS.get(chosen);
+        TreeMap<LocalDate, String> from = memory.once("looks", "", () -> {
+            TreeMap<LocalDate, String> days = new TreeMap<>();
+            before.findByName(Setting.LOOKS).stream()
+                    .sorted(Comparator.comparing((SettingBefore row) -> row.changedAt))
+                    .forEach(row -> days.put(dayOf(row.changedAt), row.typed));
+            settings.findById(Setting.LOOKS).ifPresent(row -> days.put(dayOf(row.changedAt), row.typed));
+            return days;
+        });
+        Map.Entry<LocalDate, String> inForce = from.lowerEntry(madeOn);
+        return LOOKS.get(inForce == null ? 0 : (int) read(Setting.LOOKS, inForce.getValue()));
+    }
+
+    private LocalDate dayOf(Instant at) {
+        return LocalDate.ofInstant(at, clock.getZone());
     }
 
     private static double read(Setting setting, String typed) {

@@ -474,6 +474,51 @@ class GateHoldsTest extends DemoSite {
                 .orElseThrow();
     }
 
+    /**
+     * M73: what a lot's claims may be judged by is fixed when it is made: twice, the second look paid for, unless the site said
+     * otherwise the day before. Whoever changes it once results are known changes it for lots to come.
+     */
+    @Test
+    void m73LooksArePlannedBeforeTheFirstResult() {
+        LotView lot = testLots.lot();
+        testLots.test(lot, Orientation.ZX, "bench", 352, 400, 330, 410, 345);
+        Judgements.Detail first = upright(lot);
+        assertThat(first.judgement().verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(first.judgement().confidence()).isBetween(0.97, 0.975);
+        try {
+            site.change(Setting.LOOKS, Setting.LOOKS.choices().get(2), "quality");
+            assertThat(site.looks(LocalDate.now())).as("made today").isEqualTo(2);
+            assertThat(site.looks(LocalDate.now().plusDays(1))).isEqualTo(3);
+            database.update(
+                    "update plan_setting set changed_at = date_sub(changed_at, interval 30 day) where name = 'LOOKS'");
+            site.change(Setting.LOOKS, Setting.LOOKS.choices().get(1), "quality");
+            assertThat(site.looks(LocalDate.now().minusDays(20)))
+                    .as("made under the earlier rule")
+                    .isEqualTo(3);
+            assertThat(site.looks(LocalDate.now().minusDays(40))).isEqualTo(2);
+            assertThat(site.looks(LocalDate.now().plusDays(1))).isEqualTo(1);
+        } finally {
+            database.update("delete from plan_setting where name = 'LOOKS'");
+            database.update("delete from plan_setting_before where name = 'LOOKS'");
+        }
+
+        // The second look is judged at what the first has left, the third settles nothing.
+        testLots.set(lot, Orientation.ZX, 5);
+        for (int i = 6; i <= 10; i++) {
+            broken(lot, "ZX" + i, 400 + i, testLots.gauge("bench load cell"));
+        }
+        Judgements.Detail second = upright(lot);
+        assertThat(second.judgement().n()).isEqualTo(10);
+        assertThat(second.judgement().confidence()).isBetween(0.97, 0.975);
+        testLots.set(lot, Orientation.ZX, 10);
+        for (int i = 11; i <= 20; i++) {
+            broken(lot, "ZX" + i, 450 + i, testLots.gauge("bench load cell"));
+        }
+        Judgements.Detail third = upright(lot);
+        assertThat(third.judgement().verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(third.judgement().reason()).contains("more often than was planned: would be supported");
+    }
+
     /** A site may have it noted instead, for lots made after it said so, and its certificates then say it. */
     @Test
     void m74ASiteMayHaveItNotedInsteadForLotsToCome() {

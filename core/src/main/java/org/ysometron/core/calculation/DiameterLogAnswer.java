@@ -36,6 +36,9 @@ public final class DiameterLogAnswer {
             results.put("wobbleWavelength", wobble.wavelength());
             results.put("wobbleAmplitude", wobble.amplitude());
         });
+        if (!result.leftOut().isEmpty()) {
+            results.put("leftOut", result.leftOut());
+        }
         Working working = Working.of(
                 new Step("mean diameter", "d̄", "mean of (x + y)/2", "", result.mean(), "mm", ""),
                 new Step(

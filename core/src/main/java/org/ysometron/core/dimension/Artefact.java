@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.stat.regression.OLSMultipleLinearRegression;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.statistics.formula.StudentT;
 import org.ysometron.core.working.Figures;
 import org.ysometron.core.working.Step;
@@ -191,7 +192,7 @@ public final class Artefact {
                 .filter(f -> Math.abs(f.relativeError()) > GROSS)
                 .toList();
         List<Feature> outside = features.stream()
-                .filter(f -> Math.abs(f.measured() - f.nominal()) > gate)
+                .filter(f -> Rounding.beyond(f.measured(), f.nominal(), gate))
                 .toList();
         return new Result(fits, scaledBy(fits), gross, outside, notes);
     }

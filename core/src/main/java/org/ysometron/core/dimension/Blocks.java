@@ -21,13 +21,17 @@ final class Blocks {
 
     private final double[] diameters = new double[MOST];
     private final double[] ovalities = new double[MOST];
+    private final double[] starts = new double[MOST];
     private int full;
     private long size = 1;
     private long inBlock;
     private double diameterSum;
     private double ovalitySum;
 
-    void accept(double diameter, double ovality) {
+    void accept(double position, double diameter, double ovality) {
+        if (inBlock == 0) {
+            starts[full] = position;
+        }
         diameterSum += diameter;
         ovalitySum += ovality;
         if (++inBlock < size) {
@@ -42,6 +46,9 @@ final class Blocks {
         if (full == MOST) {
             join(diameters);
             join(ovalities);
+            for (int i = 0; i < MOST / 2; i++) {
+                starts[i] = starts[2 * i];
+            }
             full = MOST / 2;
             size *= 2;
         }
@@ -73,16 +80,16 @@ final class Blocks {
         return means;
     }
 
-    Optional<DiameterLog.Step> diameterStep(double first, double spacing, double tolerance) {
-        return step(diameters, first, spacing, tolerance);
+    Optional<DiameterLog.Step> diameterStep(double tolerance) {
+        return step(diameters, tolerance);
     }
 
-    Optional<DiameterLog.Step> ovalityStep(double first, double spacing, double tolerance) {
-        return step(ovalities, first, spacing, tolerance);
+    Optional<DiameterLog.Step> ovalityStep(double tolerance) {
+        return step(ovalities, tolerance);
     }
 
     /** Tests on some 64 long blocks, which average a wobble out, then finds the place among the short ones. */
-    private Optional<DiameterLog.Step> step(double[] means, double first, double spacing, double tolerance) {
+    private Optional<DiameterLog.Step> step(double[] means, double tolerance) {
         int width = Math.max(1, full / COARSE);
         int count = full / width;
         double[] coarse = new double[count];
@@ -101,8 +108,8 @@ final class Blocks {
         int from = Math.max(0, (rough.at - 2) * width);
         int to = Math.min(full, (rough.at + 2) * width);
         Split fine = width == 1 ? rough : best(Arrays.copyOf(means, full), from, to);
-        double at = first + fine.at * size * spacing;
-        return Optional.of(new DiameterLog.Step(at, rough.change, f));
+        // Where its first reading was taken, however the readings are spaced.
+        return Optional.of(new DiameterLog.Step(starts[fine.at], rough.change, f));
     }
 
     /**

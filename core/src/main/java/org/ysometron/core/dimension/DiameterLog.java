@@ -2,6 +2,7 @@ package org.ysometron.core.dimension;
 
 import java.util.Optional;
 import org.ysometron.core.quantity.Rounding;
+import org.ysometron.core.working.Figures;
 
 /**
  * A filament's diameter along its length, reading by reading, in memory that does not grow with the number of readings.
@@ -21,6 +22,9 @@ public final class DiameterLog {
 
     /** Positions beyond this, in mm, are no log's. */
     private static final double FARTHEST = 1e10;
+
+    /** The longest distance of two readings over the shortest up to which they count as evenly spaced. */
+    private static final double UNEVEN = 1.5;
 
     private final double nominal;
     private final double tolerance;
@@ -114,6 +118,7 @@ public final class DiameterLog {
      * @param ovalityStep a jump of the mean ovality
      * @param wobble the dominant wobble of the diameter
      * @param lines the spectrum
+     * @param leftOut what was not looked for, and why, in a sentence; empty when nothing was
      */
     public record Result(
             long rows,
@@ -130,7 +135,8 @@ public final class DiameterLog {
             Optional<Step> diameterStep,
             Optional<Step> ovalityStep,
             Optional<Wobble> wobble,
-            java.util.List<Line> lines) {
+            java.util.List<Line> lines,
+            String leftOut) {
 
         /** Copies the spectrum. */
         public Result {
@@ -186,7 +192,7 @@ public final class DiameterLog {
         offsetSum += offset;
         offsetSquares += offset * offset;
         ovalitySum += ovality;
-        blocks.accept(offset, ovality);
+        blocks.accept(z, offset, ovality);
         spectrum.accept(offset);
         last = z;
         rows++;
@@ -216,10 +222,10 @@ public final class DiameterLog {
         Optional<Wobble> wobble = Optional.empty();
         java.util.List<Line> lines = java.util.List.of();
         if (rows >= LEAST_FOR_SHAPE) {
-            diameterStep = blocks.diameterStep(first, spacing, tolerance);
-            ovalityStep = blocks.ovalityStep(first, spacing, tolerance);
+            diameterStep = blocks.diameterStep(tolerance);
+            ovalityStep = blocks.ovalityStep(tolerance);
             // A spectrum over the count of readings is one over length only where they are evenly spaced.
-            if (longestStep <= 1.5 * shortestStep) {
+            if (isEven()) {
                 Spectrum.Found found = spectrum.finish(spacing, blocks);
                 wobble = found.wobble();
                 lines = found.lines();
@@ -240,7 +246,22 @@ public final class DiameterLog {
                 diameterStep,
                 ovalityStep,
                 wobble,
-                lines);
+                lines,
+                leftOut());
+    }
+
+    private boolean isEven() {
+        return longestStep <= UNEVEN * shortestStep;
+    }
+
+    private String leftOut() {
+        if (rows < LEAST_FOR_SHAPE) {
+            return "Steps and wobble are not looked for in fewer than " + LEAST_FOR_SHAPE + " readings.";
+        }
+        return isEven()
+                ? ""
+                : "No wobble is looked for: the readings are not evenly spaced, " + Figures.significant(shortestStep, 3)
+                        + " to " + Figures.significant(longestStep, 3) + " mm apart.";
     }
 
     /** Mean of (d/d_nom)² − 1 from the mean offset and the mean squared offset: (2·o + o²/d)/d. */

@@ -13,6 +13,8 @@ import org.hipparchus.stat.descriptive.DescriptiveStatistics;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.ysometron.core.claim.Requirement;
+import org.ysometron.core.quantity.Rounding;
 
 /** Synthetic logs whose truth is known, and a general statistics library beside the log's own sums. */
 class DiameterLogTest {
@@ -175,6 +177,40 @@ class DiameterLogTest {
         }
         assertThat(log.finish().wobble()).isEmpty();
         assertThat(log.finish().lines()).isEmpty();
+        assertThat(log.finish().leftOut())
+                .contains("No wobble is looked for", "not evenly spaced, 0.300 to 1.70 mm apart");
+    }
+
+    /** A step lies where its reading was taken: 100 readings every 100 mm, then 900 every 2 mm, the jump at 10,400 mm. */
+    @Test
+    void aStepIsPlacedByPositionsNotByCount() {
+        DiameterLog log = new DiameterLog(NOMINAL, TOLERANCE);
+        Random chance = new Random(4);
+        double z = 0;
+        for (int i = 0; i < 1000; i++) {
+            z += i < 100 ? 100 : 2;
+            double d = (z < 10_400 ? 1.74 : 1.77) + 0.002 * chance.nextGaussian();
+            log.accept(z, d, d);
+        }
+        assertThat(log.finish().diameterStep()).hasValueSatisfying(step -> {
+            assertThat(step.at()).isCloseTo(10_400, within(4.0));
+            assertThat(step.change()).isCloseTo(0.03, within(0.002));
+        });
+    }
+
+    /** 1.80 is on the edge of 1.75 ± 0.05, not beyond it, though the double of its distance is larger than that of 0.05. */
+    @Test
+    void theEdgeItselfIsInside() {
+        DiameterLog log = new DiameterLog(1.75, 0.05);
+        for (int z = 0; z < 100; z++) {
+            double d = z % 2 == 0 ? 1.80 : 1.70;
+            log.accept(z, d, d);
+        }
+        assertThat(log.finish().shareOutside()).isZero();
+        assertThat(Rounding.above(0.1 + 0.2, 0.3)).isFalse();
+        assertThat(Rounding.above(0.3001, 0.3)).isTrue();
+        assertThat(Requirement.atMost(0.3, "", 5).holds(0.1 + 0.2)).isTrue();
+        assertThat(Requirement.between(1.7, 1.8, "mm", 5).holds(1.8000001)).isFalse();
     }
 
     @Test

@@ -85,4 +85,99 @@ class RunRuleTest {
                 .filteredOn(signal -> signal.last() < before.length)
                 .isEqualTo(RunRule.signals(before, 0, 1, all));
     }
+
+    /** A point on a line is on it, however the double of it was reached: 10.3 with centre 10 and sigma 0.1. */
+    @Test
+    void aPointOnTheLimitIsNotBeyondIt() {
+        assertThat(RunRule.signals(new double[] {10.3, 9.7}, 10, 0.1, Set.of(RunRule.BEYOND_LIMITS)))
+                .isEmpty();
+        assertThat(RunRule.signals(new double[] {10.300001}, 10, 0.1, Set.of(RunRule.BEYOND_LIMITS)))
+                .hasSize(1);
+        double[] risingByRoundingAlone = new double[10];
+        for (int i = 0; i < 10; i++) {
+            risingByRoundingAlone[i] = i == 0 ? 0.3 : Math.nextUp(risingByRoundingAlone[i - 1]);
+        }
+        assertThat(RunRule.signals(risingByRoundingAlone, 0, 1, Set.of(RunRule.SIX_CLIMBING_OR_FALLING)))
+                .isEmpty();
+    }
+
+    /** Every rule beside a reading of its own words point by point, on random series with ties and long runs. */
+    @Test
+    void onePassFindsWhatLookingBackFinds() {
+        java.util.Random random = new java.util.Random(5);
+        for (int series = 0; series < 300; series++) {
+            double[] z = new double[60];
+            double level = 0;
+            for (int i = 0; i < z.length; i++) {
+                level = random.nextInt(10) == 0 ? random.nextInt(5) - 2 : level;
+                z[i] = Math.rint(2 * (level + random.nextGaussian())) / 2;
+            }
+            java.util.List<String> found = RunRule.signals(z, 0, 1, java.util.EnumSet.allOf(RunRule.class)).stream()
+                    .map(signal -> signal.rule() + " " + signal.last() + " " + (signal.last() - signal.first() + 1))
+                    .toList();
+            java.util.List<String> expected = new java.util.ArrayList<>();
+            for (int last = 0; last < z.length; last++) {
+                for (RunRule rule : RunRule.values()) {
+                    int length = lookedBack(rule, z, last);
+                    if (length > 0) {
+                        expected.add(rule + " " + last + " " + length);
+                    }
+                }
+            }
+            assertThat(found).isEqualTo(expected);
+        }
+    }
+
+    private static int lookedBack(RunRule rule, double[] z, int last) {
+        return switch (rule) {
+            case BEYOND_LIMITS -> Math.abs(z[last]) > 3 ? 1 : 0;
+            case TWO_OF_THREE_BEYOND_TWO -> some(z, last, 3, 2, 2);
+            case FOUR_OF_FIVE_BEYOND_ONE -> some(z, last, 5, 4, 1);
+            case EIGHT_ON_ONE_SIDE -> longest(last, 8, n -> all(z, last, n, i -> z[i] * z[last] > 0));
+            case SIX_CLIMBING_OR_FALLING ->
+                Math.max(
+                        longest(last, 6, n -> all(z, last, n - 1, i -> i > 0 && z[i] > z[i - 1])),
+                        longest(last, 6, n -> all(z, last, n - 1, i -> i > 0 && z[i] < z[i - 1])));
+            case FOURTEEN_ALTERNATING ->
+                longest(
+                        last,
+                        14,
+                        n -> all(z, last, n - 2, i -> i > 1 && (z[i] - z[i - 1]) * (z[i - 1] - z[i - 2]) < 0));
+            case FIFTEEN_WITHIN_ONE -> longest(last, 15, n -> all(z, last, n, i -> Math.abs(z[i]) < 1));
+            case EIGHT_OUTSIDE_ONE_BOTH_SIDES ->
+                all(z, last, 8, i -> z[i] * z[last] > 0)
+                        ? 0
+                        : longest(last, 8, n -> all(z, last, n, i -> Math.abs(z[i]) > 1));
+        };
+    }
+
+    private static int some(double[] z, int last, int window, int wanted, double limit) {
+        double side = Math.signum(z[last]);
+        int first = last;
+        int count = 0;
+        for (int i = last; i >= Math.max(0, last - window + 1); i--) {
+            if (z[i] * side > limit) {
+                count++;
+                first = i;
+            }
+        }
+        return Math.abs(z[last]) > limit && count >= wanted ? last - first + 1 : 0;
+    }
+
+    private static int longest(int last, int least, java.util.function.IntPredicate holds) {
+        int longest = 0;
+        for (int n = least; n <= last + 1; n++) {
+            longest = holds.test(n) ? n : longest;
+        }
+        return longest;
+    }
+
+    private static boolean all(double[] z, int last, int n, java.util.function.IntPredicate holds) {
+        for (int i = last - n + 1; i <= last; i++) {
+            if (i < 0 || !holds.test(i)) {
+                return false;
+            }
+        }
+        return true;
+    }
 }

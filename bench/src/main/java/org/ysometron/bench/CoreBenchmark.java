@@ -1,5 +1,6 @@
 package org.ysometron.bench;
 
+import java.util.EnumSet;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -13,13 +14,14 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Judgement;
-import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.claim.MeanVerdict;
+import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.drift.AverageRunLength;
 import org.ysometron.core.drift.ChartConstants;
 import org.ysometron.core.drift.IndividualsLimits;
 import org.ysometron.core.drift.RunRule;
 import org.ysometron.core.drift.Signal;
+import org.ysometron.core.plan.Power;
 import org.ysometron.core.statistics.ToleranceFactor;
 
 /** What the kernels behind a page cost. */
@@ -32,6 +34,8 @@ import org.ysometron.core.statistics.ToleranceFactor;
 public class CoreBenchmark {
 
     private final double[] lots = new Random(1).doubles(5000, 27, 30).toArray();
+    private final double[] million = new Random(2).doubles(1_000_000).map(p -> Math.log(p / (1 - p)) / 1.7).toArray();
+    private long asked;
     private final Evidence five = Evidence.of(26.1, 25.4, 26.8, 25.9, 26.2);
     private final Requirement claim = Requirement.atLeast(24, "MPa", 5);
 
@@ -55,9 +59,39 @@ public class CoreBenchmark {
         return ChartConstants.of(10);
     }
 
+    /** Another share each time, so that none is remembered. */
     @Benchmark
     public double toleranceFactorOfFive() {
-        return ToleranceFactor.oneSided(5, 0.95, 0.95);
+        asked++;
+        return ToleranceFactor.oneSided(5, 0.95 + asked * 1e-12, 0.95);
+    }
+
+    @Benchmark
+    public double toleranceFactorOfFiveTwoSided() {
+        asked++;
+        return ToleranceFactor.twoSided(5, 0.95 + asked * 1e-12, 0.95);
+    }
+
+    @Benchmark
+    public java.util.OptionalInt specimensNeeded() {
+        return Power.specimens(1, 0.8, 0.8, 0.95);
+    }
+
+    @Benchmark
+    public java.util.List<Signal> everyRuleOnAMillionPoints() {
+        return RunRule.signals(million, 0, 1, EnumSet.allOf(RunRule.class));
+    }
+
+    /** Beside it: no more than the mean and the mean moving range of the same points. */
+    @Benchmark
+    public double barePassOverAMillionPoints() {
+        double sum = 0;
+        double ranges = 0;
+        for (int i = 0; i < million.length; i++) {
+            sum += million[i];
+            ranges += i == 0 ? 0 : Math.abs(million[i] - million[i - 1]);
+        }
+        return sum / million.length + ranges / (million.length - 1);
     }
 
     @Benchmark

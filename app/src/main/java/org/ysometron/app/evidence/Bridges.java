@@ -10,15 +10,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.DoubleStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.product.Claim;
+import org.ysometron.app.product.Publications;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Form;
 import org.ysometron.core.plan.Bridging;
 
 /** Bridging studies: whether a new printer, recipe, rig or method revision may share the chart of the one before. */
@@ -31,6 +35,7 @@ class Bridges {
     private final Lots lots;
     private final ApplicationEventPublisher events;
     private final Derivations derivations;
+    private final Publications publications;
     private final Clock clock;
 
     Bridges(
@@ -40,7 +45,9 @@ class Bridges {
             Lots lots,
             ApplicationEventPublisher events,
             Derivations derivations,
+            Publications publications,
             Clock clock) {
+        this.publications = publications;
         this.derivations = derivations;
         this.bridges = bridges;
         this.series = series;
@@ -58,12 +65,14 @@ class Bridges {
      *
      * @param pairs lots that have a point on both
      * @param decided what was decided about them; null while nothing was
+     * @param claimDistance of the old way's mean from the nearest edge of what is claimed; empty where nothing is
      */
     record Study(
             SeriesPoints.SeriesView old,
             SeriesPoints.SeriesView fresh,
             List<Pair> pairs,
-            @Nullable Bridge decided) {}
+            @Nullable Bridge decided,
+            OptionalDouble claimDistance) {}
 
     /** Pairs of series of a product that differ in their set-up alone and share lots: the one with more lots is the old one. */
     @Transactional(readOnly = true)
@@ -76,11 +85,15 @@ class Bridges {
                         all.stream().map(SeriesPoints.SeriesView::id).toList())
                 .forEach(bridge -> decided.put(bridge.newSeriesId, bridge));
         Map<Long, Long> lotsOn = series.lotsOn(all);
+        List<Claim> claims = publications
+                .newestDatasheet(productId)
+                .map(sheet -> publications.claims(sheet.id()))
+                .orElse(List.of());
         for (SeriesPoints.SeriesView fresh : all) {
             Bridge bridge = decided.get(fresh.id());
             List<Study> possible = all.stream()
                     .filter(old -> isBefore(old, fresh, bridge, lotsOn))
-                    .map(old -> new Study(old, fresh, pairs(old.id(), fresh.id()), bridge))
+                    .map(old -> study(old, fresh, bridge, claims))
                     .sorted(Comparator.comparingInt(study -> -study.pairs().size()))
                     .toList();
             // Without a lot in common one pair stands for all, to say what is wanting.
@@ -91,6 +104,23 @@ class Bridges {
                     .forEach(studies::add);
         }
         return studies;
+    }
+
+    private Study study(
+            SeriesPoints.SeriesView old, SeriesPoints.SeriesView fresh, @Nullable Bridge bridge, List<Claim> claims) {
+        List<Pair> pairs = pairs(old.id(), fresh.id());
+        OptionalDouble mean = pairs.stream().mapToDouble(Pair::old).average();
+        OptionalDouble distance = mean.isEmpty()
+                ? OptionalDouble.empty()
+                : claims.stream()
+                        .filter(claim -> claim.property() == old.property()
+                                && claim.form() != Form.BETTER_THAN
+                                && claim.conditions().compare(old.conditions()).isEmpty())
+                        .flatMapToDouble(claim -> DoubleStream.concat(
+                                claim.requirement().lower().stream(), claim.requirement().upper().stream()))
+                        .map(edge -> Math.abs(mean.getAsDouble() - edge))
+                        .min();
+        return new Study(old, fresh, pairs, bridge, distance);
     }
 
     private static boolean isBefore(
@@ -139,11 +169,15 @@ class Bridges {
         if (!(margin > 0)) {
             throw new Refusal("margin", "Say which difference would not matter: a margin above zero.");
         }
-        return Bridging.of(
-                study.pairs().stream().mapToDouble(Pair::old).toArray(),
-                study.pairs().stream().mapToDouble(Pair::fresh).toArray(),
-                margin,
-                OptionalDouble.empty());
+        try {
+            return Bridging.of(
+                    study.pairs().stream().mapToDouble(Pair::old).toArray(),
+                    study.pairs().stream().mapToDouble(Pair::fresh).toArray(),
+                    margin,
+                    study.claimDistance());
+        } catch (IllegalArgumentException tooWide) {
+            throw new Refusal("margin", String.valueOf(tooWide.getMessage()) + ".");
+        }
     }
 
     /** Decides by the numbers: joined, joined once the difference is taken off, or kept apart. */

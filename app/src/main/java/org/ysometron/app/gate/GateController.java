@@ -1,5 +1,6 @@
 package org.ysometron.app.gate;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -10,11 +11,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.GrantedAuthority;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.lot.LotState;
@@ -24,6 +28,7 @@ import org.ysometron.app.plan.Due;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.store.OnePage;
 import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Refusal;
 import org.ysometron.core.gate.Block;
 
 /** The home page: every lot not yet decided, what blocks it and what is due next. */
@@ -44,6 +49,7 @@ class GateController {
     private final Clock clock;
 
     private final FirstSteps firstSteps;
+    private final Recomputed recomputed;
 
     GateController(
             Derivations derivations,
@@ -53,7 +59,9 @@ class GateController {
             Decisions decisions,
             Due due,
             FirstSteps firstSteps,
+            Recomputed recomputed,
             Clock clock) {
+        this.recomputed = recomputed;
         this.derivations = derivations;
         this.page = page;
         this.firstSteps = firstSteps;
@@ -131,6 +139,32 @@ class GateController {
 
     @GetMapping("/decided")
     String decided(@RequestParam(defaultValue = "0") int page, Model model) {
+        return decided(page, 0, "", null, model);
+    }
+
+    /** Answers what newer arithmetic says otherwise of a decided lot. */
+    @PostMapping("/decided/{id}/answer")
+    @PreAuthorize("hasAuthority('JUDGEMENT')")
+    String answer(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String answer,
+            Authentication by,
+            HttpServletResponse response,
+            Model model) {
+        try {
+            recomputed.answer(id, answer, by.getName());
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            return decided(0, id, answer, refusal.words(), model);
+        }
+        return "redirect:/decided";
+    }
+
+    private String decided(int page, long asked, String typed, @Nullable String problem, Model model) {
+        model.addAttribute("changes", recomputed.unanswered());
+        model.addAttribute("asked", asked);
+        model.addAttribute("typed", typed);
+        model.addAttribute("problem", problem);
         Lots.LotPage found = lots.page(DECIDED, page, PAGE, false);
         Map<Long, Products.ProductView> known = new HashMap<>();
         model.addAttribute(

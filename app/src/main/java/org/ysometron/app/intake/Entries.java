@@ -48,6 +48,11 @@ final class Entries {
         }
         Typed read = Typed.read(field.label(), text, field.bareUnit());
         if (read instanceof Typed.Accepted accepted) {
+            // Ovens, nozzles and baths are heated; frost is a temperature, and here a slip of the keyboard.
+            if (dimension == Dimension.TEMPERATURE && !(accepted.value() > 0)) {
+                problems.add(field.name(), "'" + text + "' is not above 0 °C: what is meant here is heated.");
+                return OptionalDouble.empty();
+            }
             return OptionalDouble.of(accepted.value());
         }
         problems.add(field.name(), ((Typed.Refused) read).problem().beside());

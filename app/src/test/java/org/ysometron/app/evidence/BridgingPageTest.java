@@ -156,6 +156,13 @@ class BridgingPageTest extends DemoSite {
                         .param("margin", "some")
                         .with(QUALITY))
                 .andExpect(content().string(containsString("is no margin")));
+        // A margin is not free: what takes more than half of the room to the claim's edge matters.
+        http.perform(get(page)
+                        .param("series", String.valueOf(study.fresh().id()))
+                        .param("old", String.valueOf(study.old().id()))
+                        .param("margin", "1000 MPa")
+                        .with(QUALITY))
+                .andExpect(content().string(containsString("such a difference matters")));
         http.perform(get(page)
                         .param("series", String.valueOf(study.fresh().id()))
                         .param("old", String.valueOf(study.old().id()))

@@ -26,7 +26,7 @@ import org.ysometron.core.statistics.Summary;
 @Timeout(120)
 class LevelsTest {
 
-    private static final int RUNS = 4000;
+    private static final int RUNS = Integer.getInteger("levels.runs", 4000);
     private static final double ALLOWED = 0.05 + 3 * Math.sqrt(0.05 * 0.95 / RUNS);
     private static final NormalDistribution NORMAL = new NormalDistribution();
 

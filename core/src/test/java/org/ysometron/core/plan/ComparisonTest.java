@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -160,5 +161,23 @@ class ComparisonTest {
     void severalTestsAreCorrectedFor() {
         assertThat(Holm.adjust(0.01, 0.04, 0.03, 0.005))
                 .containsExactly(new double[] {0.03, 0.06, 0.06, 0.02}, within(1e-12));
+    }
+
+    /** A difference that is known and does not matter is said all the same; a margin wider than the claim leaves room is refused. */
+    @Test
+    void aKnownDifferenceInsideTheMarginIsSaid() {
+        double[] old = {54.1, 55.3, 53.9, 54.8, 56.1};
+        double[] fresh = {54.4, 55.61, 54.19, 55.1, 56.41};
+        Bridging study = Bridging.of(old, fresh, 0.4, OptionalDouble.of(5));
+
+        assertThat(study.finding()).isEqualTo(Bridging.Finding.SHARE);
+        assertThat(study.isDifferent()).isTrue();
+        assertThat(study.sentence("MPa")).contains("known to differ all the same");
+        assertThat(study.uncertainty()).isCloseTo(study.sd() / Math.sqrt(5), within(1e-12));
+        assertThatThrownBy(() -> Bridging.of(old, fresh, 1000, OptionalDouble.of(5)))
+                .hasMessageContaining("matters");
+        assertThat(Bridging.of(old, new double[] {54.3, 55.1, 54.0, 54.7, 56.1}, 0.4, OptionalDouble.empty())
+                        .isDifferent())
+                .isFalse();
     }
 }

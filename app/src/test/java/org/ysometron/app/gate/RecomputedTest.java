@@ -1,0 +1,89 @@
+package org.ysometron.app.gate;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.core.gate.Disposition;
+
+/** Lots that were decided by other arithmetic than today's. */
+class RecomputedTest extends DemoSite {
+
+    private static final RequestPostProcessor QUALITY =
+            user("quality").authorities(new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("JUDGEMENT"));
+
+    @Autowired
+    private Decisions decisions;
+
+    @Autowired
+    private Recomputed recomputed;
+
+    @Autowired
+    private JdbcTemplate database;
+
+    private List<Recomputed.Change> of(LotView lot) {
+        return recomputed.find().stream()
+                .filter(change -> change.lot().equals(lot.code()))
+                .toList();
+    }
+
+    /** A verdict that was another is listed with both, once, until it is answered; the record stays as it was. */
+    @Test
+    void aVerdictThatWouldBeAnotherIsListedUntilItIsAnswered() throws Exception {
+        LotView lot = testLots.goodLot("bench");
+        decisions.decide(lot, Disposition.RELEASE, "All claims are supported.", "release");
+        assertThat(of(lot)).isEmpty();
+        // As if the arithmetic of that day had left the first claim open.
+        String frozen =
+                decisions.stored(lot, 0).snapshot.replaceFirst("\"verdict\":\"supported\"", "\"verdict\":\"open\"");
+        database.update("update gate_decision set snapshot = ? where lot_id = ?", frozen, lot.id());
+
+        for (int again = 0; again < 2; again++) {
+            assertThat(of(lot)).singleElement().satisfies(change -> {
+                assertThat(change.was()).startsWith("open");
+                assertThat(change.wouldBe()).startsWith("supported. With 95 % confidence");
+            });
+        }
+        assertThat(decisions.stored(lot, 0).snapshot).isEqualTo(frozen);
+        Recomputed.Change change = recomputed.unanswered().stream()
+                .filter(one -> one.lot().equals(lot.code()))
+                .findFirst()
+                .orElseThrow();
+        http.perform(get("/decided").with(QUALITY))
+                .andExpect(content().string(containsString("What newer arithmetic says otherwise")));
+
+        String path = "/decided/" + change.id() + "/answer";
+        http.perform(post(path).with(QUALITY).with(csrf()).param("answer", ". ."))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("value=\". .\"")));
+        http.perform(post(path)
+                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
+                        .with(csrf())
+                        .param("answer", "It was well within."))
+                .andExpect(status().isForbidden());
+        http.perform(post(path)
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("answer", "Better than it was thought; nothing follows."))
+                .andExpect(status().is3xxRedirection());
+        assertThat(recomputed.unanswered()).noneMatch(one -> one.id() == change.id());
+        of(lot);
+        assertThat(recomputed.unanswered()).noneMatch(one -> one.lot().equals(lot.code()));
+        http.perform(get("/decided").with(QUALITY))
+                .andExpect(content().string(not(containsString("/decided/" + change.id() + "/answer"))));
+    }
+}

@@ -21,12 +21,12 @@ class RebuildReport implements ApplicationRunner {
         this.context = context;
     }
 
-    // What the command prints is its answer.
+    // What the command prints is its answer; the script lets through what begins with report.
     @SuppressWarnings("SystemOut")
     @Override
     public void run(ApplicationArguments arguments) {
         List<Recomputed.Change> changes = recomputed.find();
-        changes.forEach(change -> System.out.println(change.line()));
+        changes.forEach(change -> System.out.println("report: " + change.line()));
         System.out.println("report: "
                 + (changes.isEmpty()
                         ? "no decided lot would be judged otherwise."

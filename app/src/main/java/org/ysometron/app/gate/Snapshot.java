@@ -50,12 +50,13 @@ record Snapshot(
         String decidedAt,
         String software) {
 
-    static final int FORMAT = 5;
+    static final int FORMAT = 6;
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
     /** A record of format 1 had no intake in it, one of format 2 named no method's parameters,
-     * one of format 3 knew neither late entries nor what else was said of a verdict, one of format 4 no blend. */
+     * one of format 3 knew neither late entries nor what else was said of a verdict, one of format 4 no blend,
+     * one of format 5 had every bound at 95 %. */
     Snapshot {
         methods = orEmpty(methods);
         material = orEmpty(material);
@@ -100,12 +101,20 @@ record Snapshot(
             String unit,
             int digits,
             String setup,
-            List<String> beside) {
+            List<String> beside,
+            @Nullable Double confidence) {
 
         /** Before format 4 nothing was said beside a verdict. */
         ClaimLine {
             setup = orNothing(setup);
             beside = orEmpty(beside);
+        }
+
+        /** At which confidence the bound stands, where it is not 95 %: all planned looks together keep that. */
+        public String level() {
+            return confidence == null || confidence == 0 || Math.abs(confidence - 0.95) < 1e-6
+                    ? ""
+                    : Figures.decimals(100 * confidence, 1) + " %";
         }
 
         /** The bound that faces each edge of the claim, rounded for print. */

@@ -180,7 +180,8 @@ class Snapshots {
                 detail.claim().requirement().unit(),
                 detail.claim().property().digits(),
                 detail.setup(),
-                detail.beside());
+                detail.beside(),
+                judgement.confidence());
     }
 
     private static Snapshot.SpecimenLine specimen(SpecimenRecord record) {

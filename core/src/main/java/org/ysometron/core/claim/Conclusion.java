@@ -167,7 +167,7 @@ final class Conclusion {
 
     private static String further(Asked asked, Optional<More> more) {
         if (!asked.mayLookAgain()) {
-            return "No further look was planned: more of this set settle nothing.";
+            return "No further look was planned: more of this set would settle nothing.";
         }
         if (more.isEmpty()) {
             return "More specimens are not expected to settle it.";

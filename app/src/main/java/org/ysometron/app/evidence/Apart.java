@@ -43,7 +43,13 @@ public record Apart(String terms, List<String> levels, String finding) {
             return "Of " + levels + " set-ups not two have two specimens each: what the set-up adds and how specimens"
                     + " scatter cannot be told apart, and no mean is taken over them.";
         }
-        PlaceEffect effect = PlaceEffect.of(groups);
+        PlaceEffect effect;
+        try {
+            effect = PlaceEffect.of(groups);
+        } catch (IllegalArgumentException alike) {
+            return "Within set-ups the values do not scatter: what the set-up adds cannot be compared with anything, and no"
+                    + " mean is taken over them.";
+        }
         return "Scatter within set-ups " + Figures.significant(effect.withinSd(), 2) + " MPa; set-ups add "
                 + (effect.betweenNegative()
                         ? "nothing that could be seen (the estimate is negative, shown as 0)"

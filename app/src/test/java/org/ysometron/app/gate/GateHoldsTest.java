@@ -519,6 +519,36 @@ class GateHoldsTest extends DemoSite {
         assertThat(third.judgement().reason()).contains("more often than was planned: would be supported");
     }
 
+    /** Values that are alike in each of two set-ups, one of them beside a specimen that did not break: every page opens. */
+    @Test
+    void alikeValuesOpenEveryPage() throws Exception {
+        LotView lot = testLots.lot();
+        testLots.test(lot, Orientation.XY, "bench", 880, 880, 880, 880, 880);
+        testLots.set(lot, Orientation.XY, 4);
+        for (int i = 6; i <= 8; i++) {
+            broken(lot, "XY" + i, 880, testLots.gauge("frame 2 load cell"));
+        }
+        testLots.set(lot, Orientation.ZX, 3);
+        for (int i = 1; i <= 3; i++) {
+            bench.enterAll(
+                    lot,
+                    List.of(
+                            testLots.width("ZX" + i, 1, "4.00"),
+                            testLots.thickness("ZX" + i, 1, "4.00"),
+                            testLots.force("ZX" + i, "450", i == 3 ? Outcome.DID_NOT_BREAK : Outcome.BROKE_IN_GAUGE)),
+                    "bench",
+                    null);
+        }
+        for (String page : List.of("", "/evidence", "/decision", "/evidence/places", "/bench", "/plan")) {
+            assertThat(http.perform(get("/lots/" + lot.code() + page).with(RELEASE))
+                            .andReturn()
+                            .getResponse()
+                            .getStatus())
+                    .as(page)
+                    .isLessThan(500);
+        }
+    }
+
     /** A site may have it noted instead, for lots made after it said so, and its certificates then say it. */
     @Test
     void m74ASiteMayHaveItNotedInsteadForLotsToCome() {

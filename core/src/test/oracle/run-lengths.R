@@ -20,3 +20,7 @@ case("average-run-length", "chart=ewma; lambda=0.1; limit=2.814; shift=0", "valu
 source_of("Hawkins 1993 and common textbooks, tabular CUSUM k 0.5, h 4 and 5; quoted from memory")
 case("average-run-length", "chart=cusum; k=0.5; h=4; shift=0", "value", 168, "1")
 case("average-run-length", "chart=cusum; k=0.5; h=5; shift=0", "value", 465, "1")
+source_of("R package spc, xewma.arl with limits that vary as the exact variance does (vacl)")
+for (l in c(0.05, 0.1, 0.25, 1)) for (mu in c(0, 0.5, 2))
+  case("average-run-length", paste0("chart=ewma; lambda=", l, "; limit=2.7; shift=", mu, "; limits=widening"), "value",
+       xewma.arl(l, 2.7, mu, sided = "two", limits = "vacl", r = 120), "r1e-6")

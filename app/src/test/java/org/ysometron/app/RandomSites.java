@@ -158,6 +158,21 @@ class RandomSites {
         calibrations.enter(
                 calipers, LocalDate.now().minusDays(400), LocalDate.now().minusDays(35), "K-2", "quality");
         instruments.register(new NewInstrument(
+                Kind.FORCE_GAUGE,
+                "cell of the second frame",
+                OptionalDouble.of(2000),
+                0.005,
+                0,
+                new Facts(
+                        1,
+                        OptionalDouble.empty(),
+                        OptionalDouble.empty(),
+                        "",
+                        OptionalDouble.empty(),
+                        OptionalDouble.empty(),
+                        "frame 2",
+                        "")));
+        instruments.register(new NewInstrument(
                 Kind.PRINTER, "printer 1", OptionalDouble.empty(), 0, 0, Facts.holding(1, "0.4 mm nozzle")));
     }
 
@@ -529,13 +544,39 @@ class RandomSites {
             measure(lot, bars);
         }
 
-        /** Often all alike, often all ended the same way. */
+        /** Often all alike, often all ended the same way; sometimes half in one set-up and half in another. */
         private void measure(LotView lot, List<SpecimenView> bars) {
-            boolean alike = chance.nextBoolean();
-            @Nullable Outcome all = chance.nextBoolean() ? any(Outcome.values()) : null;
-            double level = all == Outcome.OVER_CAPACITY ? 1000 : 16 * (15 + chance.nextInt(45));
             List<Instruments.InstrumentView> gauges = instruments.gauges();
-            long gauge = gauges.get(chance.nextInt(gauges.size())).id();
+            int last = gauges.size() - 1;
+            boolean alike = chance.nextBoolean();
+            if (bars.size() > 3 && chance.nextBoolean()) {
+                int half = bars.size() / 2;
+                Outcome ended = Outcome.BROKE_IN_GAUGE;
+                measure(
+                        lot,
+                        bars.subList(0, half),
+                        alike,
+                        ended,
+                        gauges.get(last - 1).id());
+                measure(
+                        lot,
+                        bars.subList(half, bars.size()),
+                        alike,
+                        ended,
+                        gauges.get(last).id());
+            } else {
+                @Nullable Outcome all = chance.nextBoolean() ? any(Outcome.values()) : null;
+                measure(
+                        lot,
+                        bars,
+                        alike,
+                        all,
+                        gauges.get(chance.nextInt(gauges.size())).id());
+            }
+        }
+
+        private void measure(LotView lot, List<SpecimenView> bars, boolean alike, @Nullable Outcome all, long gauge) {
+            double level = all == Outcome.OVER_CAPACITY ? 1000 : 16 * (15 + chance.nextInt(45));
             for (SpecimenView bar : bars) {
                 if (chance.nextInt(8) == 0) {
                     continue;

@@ -6,7 +6,7 @@ import java.util.Optional;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Property;
-import org.ysometron.core.plan.PlaceEffect;
+import org.ysometron.core.statistics.OneWay;
 import org.ysometron.core.statistics.Summary;
 import org.ysometron.core.working.Figures;
 
@@ -43,18 +43,19 @@ public record Apart(String terms, List<String> levels, String finding) {
             return "Of " + levels + " set-ups not two have two specimens each: what the set-up adds and how specimens"
                     + " scatter cannot be told apart, and no mean is taken over them.";
         }
-        PlaceEffect effect;
+        OneWay setups;
         try {
-            effect = PlaceEffect.of(groups);
+            setups = new OneWay(groups);
         } catch (IllegalArgumentException alike) {
             return "Within set-ups the values do not scatter: what the set-up adds cannot be compared with anything, and no"
                     + " mean is taken over them.";
         }
-        return "Scatter within set-ups " + Figures.significant(effect.withinSd(), 2) + " MPa; set-ups add "
-                + (effect.betweenNegative()
+        return "Scatter within set-ups " + Figures.significant(Math.sqrt(setups.withinVariance()), 2)
+                + " MPa; set-ups add "
+                + (setups.betweenVariance() < 0
                         ? "nothing that could be seen (the estimate is negative, shown as 0)"
-                        : Figures.significant(effect.betweenSd(), 2) + " MPa")
+                        : Figures.significant(Math.sqrt(setups.betweenVariance()), 2) + " MPa")
                 + "; without any effect such a difference comes with a probability of "
-                + Figures.probability(effect.p()) + ".";
+                + Figures.probability(setups.anova().p()) + ".";
     }
 }

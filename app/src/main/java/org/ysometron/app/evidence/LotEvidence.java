@@ -127,6 +127,17 @@ record LotEvidence(
                 : Optional.empty();
     }
 
+    /**
+     * How many were written down for the looks so far and are not tested yet: n was fixed with them, and who stops before the
+     * last as soon as it passes has looked after each.
+     */
+    int untested() {
+        return (int) looks().stream()
+                .flatMap(List::stream)
+                .filter(record -> record.force().isEmpty())
+                .count();
+    }
+
     /** How many counted at each look before this one, rising. */
     int[] earlierLooks() {
         List<List<SpecimenRecord>> looks = looks();

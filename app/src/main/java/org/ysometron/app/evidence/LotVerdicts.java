@@ -1,6 +1,7 @@
 package org.ysometron.app.evidence;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,6 +10,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
@@ -273,23 +276,17 @@ class LotVerdicts {
         Judgement judgement = blocked && evidence.n() > 0
                 ? Verification.notComparable(mismatches, evidence.excluded())
                 : Verification.indicative(judge(claim, evidence, looks(lot, claim, set)), mismatches);
-        return provisional(judgement, set);
+        boolean strength = claim.property() == Property.TENSILE_STRENGTH;
+        return provisional(strength ? Verification.unfinished(judgement, set.untested()) : judgement, set);
     }
 
     /** Looks planned for the lot, and those taken before this one at which the claim could have been supported. */
     private Looks looks(LotView lot, Claim claim, LotEvidence set) {
-        return claim.property() == Property.TENSILE_STRENGTH
-                ? looks(lot, claim, set.earlierLooks())
-                : new Looks(site.looks(lot.madeOn()));
-    }
-
-    private Looks looks(LotView lot, Claim claim, int... sizes) {
         int least = Math.max(2, claim.requirement().minimumN());
-        int[] counted = java.util.Arrays.stream(sizes)
-                .filter(size -> size >= least)
-                .distinct()
-                .toArray();
-        return new Looks(site.looks(lot.madeOn()), counted);
+        int[] sizes = claim.property() == Property.TENSILE_STRENGTH ? set.earlierLooks() : new int[0];
+        return new Looks(
+                site.looks(lot.madeOn()),
+                Arrays.stream(sizes).filter(size -> size >= least).distinct().toArray());
     }
 
     /** What the verdict would be with every load counted as a value, where some do not count; null where all do. */
@@ -331,11 +328,10 @@ class LotVerdicts {
      */
     private Judgement better(Claim claim, Evidence evidence, Looks looks) {
         Evidence rival = rival(claim);
-        double level = java.util.Arrays.stream(evidence.values()).average().orElse(0);
+        double level = Arrays.stream(evidence.values()).average().orElse(0);
         double relative = level > 0 ? evidence.calibrationUncertainty() / level : 0;
-        int[] together = java.util.Arrays.stream(looks.earlier())
-                .map(own -> own + rival.n())
-                .toArray();
+        int[] together =
+                Arrays.stream(looks.earlier()).map(own -> own + rival.n()).toArray();
         return RatioVerdict.of(
                 claim.requirement(), evidence, rival, Math.sqrt(2) * relative, new Looks(looks.planned(), together));
     }
@@ -353,8 +349,13 @@ class LotVerdicts {
                 newest.stream().mapToDouble(SeriesPoints.PointView::mean).toArray());
     }
 
-    private static Judgement provisional(Judgement judgement, LotEvidence set) {
-        return set.counts() || judgement.n() == 0 ? judgement : Verification.provisional(judgement, set.provisional());
+    private static Judgement provisional(Judgement judgement, LotEvidence... sets) {
+        List<String> reasons = Stream.of(sets)
+                .filter(set -> !set.counts())
+                .flatMap(set -> set.provisional().stream())
+                .distinct()
+                .toList();
+        return reasons.isEmpty() || judgement.n() == 0 ? judgement : Verification.provisional(judgement, reasons);
     }
 
     /** Claims on the material itself: by a log where there is one, else by the determinations or places measured. */
@@ -480,17 +481,31 @@ class LotVerdicts {
                 above,
                 below,
                 LotEvidence.calibrationBetween(ups.records(), flats.records()),
-                looks(lot, claim, together(ups.earlierLooks(), above.n(), flats.earlierLooks(), below.n())));
-        return provisional(provisional(judgement, ups), flats);
+                ratioLooks(
+                        lot,
+                        claim,
+                        new Side(ups.earlierLooks(), above.n()),
+                        new Side(flats.earlierLooks(), below.n())));
+        return provisional(Verification.unfinished(judgement, ups.untested() + flats.untested()), ups, flats);
     }
 
-    /** Specimens of both sides at each look that either side had before this one. */
-    private static int[] together(int[] ups, int upsNow, int[] flats, int flatsNow) {
-        int[] sizes = new int[Math.max(ups.length, flats.length)];
-        for (int i = 0; i < sizes.length; i++) {
-            sizes[i] = (i < ups.length ? ups[i] : upsNow) + (i < flats.length ? flats[i] : flatsNow);
+    /** Specimens of one side of a ratio at each look before this one, and now. */
+    private record Side(int[] earlier, int now) {
+
+        int at(int look) {
+            return look < earlier.length ? earlier[look] : now;
         }
-        return sizes;
+    }
+
+    /** Looks that either side had, where both had the claim's least number; they count the specimens of both. */
+    private Looks ratioLooks(LotView lot, Claim claim, Side ups, Side flats) {
+        int least = Math.max(2, claim.requirement().minimumN());
+        int[] sizes = IntStream.range(0, Math.max(ups.earlier.length, flats.earlier.length))
+                .filter(look -> Math.min(ups.at(look), flats.at(look)) >= least)
+                .map(look -> ups.at(look) + flats.at(look))
+                .distinct()
+                .toArray();
+        return new Looks(site.looks(lot.madeOn()), sizes);
     }
 
     // ---- what of the evidence stands in the way ----------------------------------------------------------------

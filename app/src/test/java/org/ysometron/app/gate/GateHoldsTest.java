@@ -42,6 +42,7 @@ import org.ysometron.app.make.Histories;
 import org.ysometron.app.plan.Setting;
 import org.ysometron.app.plan.Site;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.gate.Block;
@@ -517,6 +518,47 @@ class GateHoldsTest extends DemoSite {
         Judgements.Detail third = upright(lot);
         assertThat(third.judgement().verdict()).isEqualTo(Verdict.OPEN);
         assertThat(third.judgement().reason()).contains("more often than was planned: would be supported");
+    }
+
+    /** M73: n is what was written down before the first result; who stops at the first n that passes has looked after each. */
+    @Test
+    void m73WhatWasMadeForALookIsTestedForIt() throws Exception {
+        LotView lot = testLots.lot();
+        testLots.set(lot, Orientation.ZX, 3);
+        testLots.test(lot, Orientation.ZX, "bench", 450, 455, 462, 447, 458);
+        Judgements.Detail early = upright(lot);
+        assertThat(early.judgement().verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(early.judgement().reason())
+                .startsWith("3 of the specimens made for it are not tested yet: would be supported");
+        http.perform(get("/lots/" + lot.code() + "/evidence").with(RELEASE))
+                .andExpect(content().string(containsString("Test the 3 that are made")));
+        for (int i = 6; i <= 8; i++) {
+            broken(lot, "ZX" + i, 450 + i, testLots.gauge("bench load cell"));
+        }
+        assertThat(upright(lot).judgement().verdict()).isEqualTo(Verdict.SUPPORTED);
+        // Three of one side and five of the other could not have borne the ratio: no look was spent on them.
+        LotView other = testLots.bare();
+        testLots.set(other, Orientation.XY, 5);
+        testLots.set(other, Orientation.ZX, 3);
+        testLots.test(other, Orientation.XY, "bench", 880, 884, 890, 876, 871);
+        testLots.test(other, Orientation.ZX, "bench", 450, 455, 462);
+        int made = 3;
+        for (int more : new int[] {2, 3}) {
+            testLots.set(other, Orientation.ZX, more);
+            for (int i = 1; i <= more; i++) {
+                made++;
+                broken(other, "ZX" + made, 450 + made, testLots.gauge("bench load cell"));
+            }
+        }
+        Judgement ratio = judgements.details(other).stream()
+                .filter(detail -> detail.claim().property().isRatio())
+                .findFirst()
+                .orElseThrow()
+                .judgement();
+        // Provisional for its material, and for nothing else.
+        assertThat(ratio.reason())
+                .startsWith("Provisional (material wet or unknown): would be supported.")
+                .contains("over 2 planned looks");
     }
 
     /** Values that are alike in each of two set-ups, one of them beside a specimen that did not break: every page opens. */

@@ -264,7 +264,8 @@ class IntakeTest extends DemoSite {
         // Five places cannot speak for 99.9 % of a length, as a log does: k is near 8 for n = 5 (ISO 16269-6), s is
         // 0.007 mm.
         assertThat(page(lot, "/evidence"))
-                .contains("The claim (between 1.7 and 1.8 mm) lies between the bounds", "should settle it");
+                .contains(
+                        "The claim (between 1.7 and 1.8 mm) lies between the bounds", "1 more place should settle it");
 
         LotView measured = lotOf("dunlin-c2", "fern");
         StringBuilder places = new StringBuilder();

@@ -112,7 +112,14 @@ final class BenchCalculations {
                             doubt.isEmpty() ? "plausible" : "doubted",
                             doubt.<Map<String, Object>>map(words -> Map.of("question", words))
                                     .orElse(Map.of()),
-                            Working.NONE);
+                            Working.of(new Step(
+                                    "as entered over what is expected",
+                                    "",
+                                    "near one it is believed, near a factor of units or of ten it is asked",
+                                    "",
+                                    value / given.number("expected"),
+                                    "",
+                                    "")));
                 });
     }
 

@@ -14,9 +14,12 @@ public final class Calculations {
                     MakingCalculations.all(),
                     BenchCalculations.all(),
                     StatisticsCalculations.all(),
+                    PopulationCalculations.all(),
                     ComparisonCalculations.all(),
                     ClaimCalculations.all(),
-                    DriftCalculations.all())
+                    ConformityCalculations.all(),
+                    DriftCalculations.all(),
+                    ChartCalculations.all())
             .flatMap(List::stream)
             .toList();
 

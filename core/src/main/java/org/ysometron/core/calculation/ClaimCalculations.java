@@ -96,7 +96,7 @@ final class ClaimCalculations {
                         requirement(given, 5),
                         values(given, "values"),
                         given.number("share", PartsVerdict.USUAL_SHARE),
-                        given.numbers("values").length)));
+                        PartsVerdict.Counted.parts(values(given, "values")))));
     }
 
     private static Calculation ofLength() {

@@ -12,8 +12,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
+import org.ysometron.core.statistics.Dixon;
+import org.ysometron.core.statistics.Dunnett;
 import org.ysometron.core.statistics.OneWay;
 import org.ysometron.core.statistics.Outliers;
 import org.ysometron.core.statistics.Quantiles;
@@ -42,10 +45,15 @@ final class ComparisonCalculations {
         LESS
     }
 
+    private enum Side {
+        TWO_SIDED,
+        GREATER
+    }
+
     private ComparisonCalculations() {}
 
     static List<Calculation> all() {
-        return List.of(tTest(), oneWay(), trend(), outliers(), quantile());
+        return List.of(tTest(), oneWay(), dunnett(), trend(), outliers(), dixon(), quantile());
     }
 
     private static Calculation tTest() {
@@ -123,21 +131,11 @@ final class ComparisonCalculations {
     }
 
     private static Answer oneWay(Case given) {
-        double[] values = given.numbers("values");
-        int[] numbers = given.wholes("groups");
-        if (values.length != numbers.length) {
-            throw new IllegalArgumentException("values and groups need the same length");
-        }
-        Map<Integer, List<Double>> byGroup = new LinkedHashMap<>();
-        for (int i = 0; i < values.length; i++) {
-            byGroup.computeIfAbsent(numbers[i], group -> new ArrayList<>()).add(values[i]);
-        }
+        Map<Integer, double[]> byGroup = byGroup(given);
         if (byGroup.size() > 30) {
             throw new IllegalArgumentException("at most 30 groups are compared with one another");
         }
-        OneWay groups = new OneWay(byGroup.values().stream()
-                .map(group -> group.stream().mapToDouble(Double::doubleValue).toArray())
-                .toList());
+        OneWay groups = new OneWay(List.copyOf(byGroup.values()));
         OneWay.Test anova = groups.anova();
         Working working = Working.of(
                 new Step("variance within groups", "s²", "MS_within", "", groups.withinVariance(), "", ""),
@@ -168,7 +166,7 @@ final class ComparisonCalculations {
         }
     }
 
-    private static List<Object> pairs(OneWay groups, Map<Integer, List<Double>> byGroup) {
+    private static List<Object> pairs(OneWay groups, Map<Integer, double[]> byGroup) {
         List<Integer> names = List.copyOf(byGroup.keySet());
         List<Object> pairs = new ArrayList<>();
         for (int i = 0; i < names.size(); i++) {
@@ -177,6 +175,117 @@ final class ComparisonCalculations {
             }
         }
         return pairs;
+    }
+
+    /** The values of each group, groups in the order they are met. */
+    static Map<Integer, double[]> byGroup(Case given) {
+        double[] values = given.numbers("values");
+        int[] numbers = given.wholes("groups");
+        if (values.length != numbers.length) {
+            throw new IllegalArgumentException("values and groups need the same length");
+        }
+        Map<Integer, List<Double>> found = new LinkedHashMap<>();
+        for (int i = 0; i < values.length; i++) {
+            found.computeIfAbsent(numbers[i], group -> new ArrayList<>()).add(values[i]);
+        }
+        Map<Integer, double[]> groups = new LinkedHashMap<>();
+        found.forEach((number, group) -> groups.put(
+                number, group.stream().mapToDouble(Double::doubleValue).toArray()));
+        return groups;
+    }
+
+    private static Calculation dunnett() {
+        return new Calculation(
+                "dunnett",
+                "Groups beside one reference group, the chance of an error shared by all comparisons",
+                List.of(
+                        VALUES,
+                        required("groups", WHOLES, "", "number of the group of each value, same length")
+                                .items(2, 10_000),
+                        required("reference", WHOLE, "", "number of the reference group"),
+                        optional("alternative", WORD, "", Case.list(Side.class) + "; two-sided unless given"),
+                        optional("confidence", NUMBER, "", "of all intervals together; 0.95 unless given")
+                                .in(0.5, 0.9999)),
+                "",
+                "Dunnett 1955, exact for any sizes",
+                Map.of(
+                        "values", List.of(54.1, 55.3, 53.9, 54.8, 55.9, 56.4, 55.2, 56.8, 53.0, 54.2),
+                        "groups", List.of(1, 1, 1, 1, 2, 2, 2, 2, 3, 3),
+                        "reference", 1),
+                ComparisonCalculations::dunnett);
+    }
+
+    private static Answer dunnett(Case given) {
+        Map<Integer, double[]> groups = new LinkedHashMap<>(byGroup(given));
+        double[] reference = groups.remove(given.whole("reference"));
+        if (reference == null) {
+            throw new IllegalArgumentException("no value belongs to the reference group");
+        }
+        boolean both = given.word("alternative", Side.class, Side.TWO_SIDED) == Side.TWO_SIDED;
+        Dunnett test = new Dunnett(reference, List.copyOf(groups.values()), both);
+        double critical = test.critical(given.number("confidence", 0.95));
+        List<Object> rows = new ArrayList<>();
+        List<Integer> names = List.copyOf(groups.keySet());
+        List<Dunnett.Comparison> comparisons = test.comparisons(critical);
+        for (int i = 0; i < names.size(); i++) {
+            Dunnett.Comparison found = comparisons.get(i);
+            Map<String, Object> row = new LinkedHashMap<>();
+            row.put("group", names.get(i));
+            row.put("difference", found.difference());
+            row.put("t", found.t());
+            row.put("p", found.p());
+            row.put("lower", found.lower());
+            if (both) {
+                row.put("upper", found.upper());
+            }
+            rows.add(row);
+        }
+        Working working = Working.of(
+                new Step("scatter within groups", "s", "", "ν = " + test.freedom(), test.sd(), "", ""),
+                new Step("critical value", "d", "P(all |T| ≤ d) = γ", "", critical, "", "Dunnett 1955"));
+        return Answer.of(critical, "", working).with("comparisons", rows);
+    }
+
+    private static Calculation dixon() {
+        return new Calculation(
+                "dixon",
+                "Gap over range of the value farthest out among few, with its exact probability",
+                List.of(
+                        required("values", NUMBERS, "", "of one unit").items(3, 100),
+                        optional(
+                                "ratio",
+                                WORD,
+                                "",
+                                Case.list(Dixon.Ratio.class) + "; the customary one for so many values unless given")),
+                "",
+                "Dixon 1950 and 1951; the probability worked out, doubled for both sides",
+                Map.of("values", List.of(55.1, 54.2, 56.0, 55.5, 49.0)),
+                given -> {
+                    double[] values = given.numbers("values");
+                    Dixon.Ratio ratio = given.word("ratio", Dixon.Ratio.class, Dixon.Ratio.usual(values.length));
+                    Dixon found = Dixon.of(values, ratio);
+                    Working working = Working.of(
+                            new Step(
+                                    "gap over range",
+                                    ratio.name().toLowerCase(Locale.ROOT),
+                                    "",
+                                    "",
+                                    found.ratio(),
+                                    "",
+                                    "Dixon 1951"),
+                            new Step(
+                                    "probability without an outlier",
+                                    "p",
+                                    "two-sided",
+                                    "",
+                                    found.p(),
+                                    "",
+                                    "Dixon 1951"));
+                    return Answer.of(found.ratio(), "", working)
+                            .with("p", found.p())
+                            .with("index", found.index())
+                            .with("side", found.high() ? "largest" : "smallest");
+                });
     }
 
     private static Calculation trend() {
@@ -272,6 +381,14 @@ final class ComparisonCalculations {
                         "",
                         steps.get(0).critical(),
                         "",
+                        "Rosner 1983"),
+                new Step(
+                        "flagged",
+                        "",
+                        "as many as the last step whose statistic is beyond",
+                        "",
+                        flagged,
+                        "",
                         "Rosner 1983"));
         return new Answer(
                 OptionalDouble.of(flagged),
@@ -288,13 +405,16 @@ final class ComparisonCalculations {
                 List.of(
                         required("values", NUMBERS, "", "of one unit").items(1, Input.MANY),
                         optional("share", NUMBER, "", "0.5, the median, unless given")
-                                .in(0, 1)),
+                                .in(0, 1),
+                        optional("definition", WHOLE, "", "4 to 9 of Hyndman and Fan; 7 unless given")
+                                .in(4, 9)),
                 "",
-                "definition 7 of Hyndman and Fan 1996: linear between order statistics at 1 + (n − 1)·p",
+                "Hyndman and Fan 1996; definition 7 is linear between order statistics at 1 + (n − 1)·p",
                 Map.of("values", List.of(55.1, 54.2, 56.0, 55.5, 54.9)),
                 given -> {
                     double share = given.number("share", 0.5);
-                    double found = Quantiles.of(share, given.numbers("values"));
+                    int definition = given.whole("definition", 7);
+                    double found = Quantiles.of(share, definition, given.numbers("values"));
                     double spread = Quantiles.medianDeviation(given.numbers("values"));
                     return Answer.of(
                                     found,
@@ -303,11 +423,11 @@ final class ComparisonCalculations {
                                             new Step(
                                                     "quantile",
                                                     "",
-                                                    "linear at 1 + (n − 1)·p",
+                                                    "linear between order statistics",
                                                     "",
                                                     found,
                                                     "",
-                                                    "definition 7"),
+                                                    "definition " + definition),
                                             new Step(
                                                     "median absolute deviation",
                                                     "",

@@ -29,6 +29,16 @@ public final class DiameterLogAnswer {
         results.put("shareOutside", result.shareOutside());
         results.put("longestRunOutside", result.longestRun().value());
         results.put("longestRunAt", result.longestRun().at());
+        results.put("lengthWeightedMean", result.alongLength().mean());
+        results.put("quantiles", result.quantiles());
+        for (int i = 0; i < 2; i++) {
+            DiameterLog.Extremes axis = result.axes().get(i);
+            String name = i == 0 ? "x" : "y";
+            results.put(name + "Mean", axis.mean());
+            results.put(name + "Sd", axis.sd());
+            results.put(name + "Least", axis.least());
+            results.put(name + "Greatest", axis.greatest());
+        }
         results.put("flowError", result.flowError());
         step(results, "diameterStep", result.diameterStep());
         step(results, "ovalityStep", result.ovalityStep());
@@ -40,7 +50,15 @@ public final class DiameterLogAnswer {
             results.put("leftOut", result.leftOut());
         }
         Working working = Working.of(
-                new Step("mean diameter", "d̄", "mean of (x + y)/2", "", result.mean(), "mm", ""),
+                new Step("mean diameter", "d̄", "mean of (x + y)/2 over readings", "", result.mean(), "mm", ""),
+                new Step(
+                        "mean along the length",
+                        "",
+                        "∫d dz/L, straight between readings",
+                        "",
+                        result.alongLength().mean(),
+                        "mm",
+                        ""),
                 new Step(
                         "volume-flow error",
                         "",
@@ -50,6 +68,19 @@ public final class DiameterLogAnswer {
                         "",
                         ""));
         return new Answer(OptionalDouble.of(result.mean()), "mm", "computed", results, working);
+    }
+
+    /** The same with the mass of a metre and of the whole, for a density in g/cm³. */
+    static Answer withMass(Answer answer, DiameterLog.Result result, double density) {
+        double linear = result.alongLength().linearDensity(density);
+        double mass = result.alongLength().mass(density, result.length());
+        Working working = answer.working()
+                .then(Working.of(
+                        new Step("mass of a metre", "", "ρ·π/4·∫d² dz/L", "", linear, "g/m", ""),
+                        new Step("mass of the log", "", "", "", mass, "g", "")));
+        return new Answer(answer.value(), answer.unit(), answer.outcome(), answer.results(), working)
+                .with("linearDensity", linear)
+                .with("mass", mass);
     }
 
     private static void step(Map<String, Object> results, String name, Optional<DiameterLog.Step> step) {

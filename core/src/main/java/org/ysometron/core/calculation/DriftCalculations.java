@@ -44,6 +44,11 @@ final class DriftCalculations {
         TWO
     }
 
+    private enum Limits {
+        CONSTANT,
+        WIDENING
+    }
+
     private DriftCalculations() {}
 
     static List<Calculation> all() {
@@ -57,15 +62,30 @@ final class DriftCalculations {
                 List.of(
                         required("values", NUMBERS, "", "lot means in order, at least two")
                                 .items(2, Input.MANY),
-                        optional("constants", WORD, "", "exact, or printed (1.128 and 3.267); exact unless given")),
+                        optional("constants", WORD, "", "exact, or printed (1.128 and 3.267); exact unless given"),
+                        optional(
+                                "sigma",
+                                WORD,
+                                "",
+                                Case.list(IndividualsLimits.Sigma.class)
+                                        + "; mean-range unless given. deviations knows drifts as scatter"),
+                        optional(
+                                "centre", WORD, "", Case.list(IndividualsLimits.Centre.class) + "; mean unless given")),
                 "",
                 "ISO 7870-2, individuals and moving range",
                 FLOW_RATES,
                 given -> {
                     IndividualsLimits limits = IndividualsLimits.of(
                             given.numbers("values"),
-                            given.word(
-                                    "constants", IndividualsLimits.Constants.class, IndividualsLimits.Constants.EXACT),
+                            new IndividualsLimits.Habits(
+                                    given.word(
+                                            "constants",
+                                            IndividualsLimits.Constants.class,
+                                            IndividualsLimits.Constants.EXACT),
+                                    given.word(
+                                            "sigma", IndividualsLimits.Sigma.class, IndividualsLimits.Sigma.MEAN_RANGE),
+                                    given.word(
+                                            "centre", IndividualsLimits.Centre.class, IndividualsLimits.Centre.MEAN)),
                             "");
                     return Answer.of(limits.centre(), "", limits.working())
                             .with("lower", limits.lower())
@@ -103,7 +123,10 @@ final class DriftCalculations {
                     SpreadLimits limits = SpreadLimits.of(deviations, sizes, "");
                     int n = given.whole("forN", sizes[0]);
                     SpreadLimits.Line line = limits.forSize(n);
-                    return Answer.of(line.centre(), "", limits.working().then(limits.explain(n, "")))
+                    Working working = limits.working()
+                            .then(new Step("centre for n = " + n, "", "c₄·σ̂", "", line.centre(), "", "ISO 7870-2"))
+                            .then(limits.explain(n, ""));
+                    return Answer.of(line.centre(), "", working)
                             .with("lower", line.lower())
                             .with("upper", line.upper())
                             .with("sigma", limits.sigma());
@@ -154,7 +177,7 @@ final class DriftCalculations {
                 "",
                 found.isEmpty() ? "no signal" : "signals",
                 Map.of("signals", found),
-                working);
+                working.then(new Step("signals", "", "", "", found.size(), "", "ISO 7870-2")));
     }
 
     private static Calculation constants() {
@@ -197,6 +220,7 @@ final class DriftCalculations {
                                                     "")))
                             .with("d2", constants.d2())
                             .with("d3", constants.d3())
+                            .with("d4", constants.d4())
                             .with("c4", constants.c4())
                             .with("A2", constants.a2())
                             .with("A3", constants.a3())
@@ -239,7 +263,12 @@ final class DriftCalculations {
                                         "",
                                         "head start of the CUSUM, or start of the EWMA in its standard deviations; 0 unless given")
                                 .in(-8, 400),
-                        optional("sides", WORD, "", "two, or one (upper); two unless given")),
+                        optional("sides", WORD, "", "two, or one (upper); two unless given"),
+                        optional(
+                                "limits",
+                                WORD,
+                                "",
+                                "of the EWMA with both sides: " + Case.list(Limits.class) + "; constant unless given")),
                 "",
                 "Champ and Woodall 1987; Crowder 1987; Page 1954",
                 Map.of("chart", "ewma", "lambda", 0.2, "limit", 2.962),
@@ -248,13 +277,21 @@ final class DriftCalculations {
                     double limit = given.number("limit", 3);
                     double start = given.number("start", 0);
                     boolean both = given.word("sides", Sides.class, Sides.TWO) == Sides.TWO;
+                    boolean widening = given.word("limits", Limits.class, Limits.CONSTANT) == Limits.WIDENING;
+                    if (widening && !both) {
+                        throw new IllegalArgumentException("limits that widen are worked out for both sides together");
+                    }
                     double length =
                             switch (given.word("chart", Chart.class, Chart.LIMITS)) {
                                 case LIMITS -> AverageRunLength.beyondLimits(limit, shift);
                                 case LIMITS_AND_RUN ->
                                     AverageRunLength.beyondLimitsOrRun(limit, given.whole("run", 8), shift);
                                 case EWMA ->
-                                    AverageRunLength.ewma(given.number("lambda", 0.2), limit, shift, start, both);
+                                    widening
+                                            ? AverageRunLength.ewmaWidening(
+                                                    given.number("lambda", 0.2), limit, shift, start)
+                                            : AverageRunLength.ewma(
+                                                    given.number("lambda", 0.2), limit, shift, start, both);
                                 case CUSUM ->
                                     AverageRunLength.cusum(
                                             given.number("k", 0.5), given.number("h", 5), shift, start, both);

@@ -134,7 +134,18 @@ final class MakingCalculations {
                             .map(place -> labels.get(place.intValue()))
                             .toList();
                     return new Answer(
-                            OptionalDouble.of(order.size()), "", "ordered", Map.of("order", order), Working.NONE);
+                            OptionalDouble.of(order.size()),
+                            "",
+                            "ordered",
+                            Map.of("order", order),
+                            Working.of(new Step(
+                                    "specimens in order",
+                                    "",
+                                    "each draws a number from the seed and its place; the order is that of the numbers",
+                                    "",
+                                    order.size(),
+                                    "",
+                                    "")));
                 });
     }
 
@@ -160,7 +171,18 @@ final class MakingCalculations {
                             given.whole("cycles"),
                             given.whole("seed"));
                     return new Answer(
-                            OptionalDouble.of(places.size()), "", "placed", Map.of("cycles", places), Working.NONE);
+                            OptionalDouble.of(places.size()),
+                            "",
+                            "placed",
+                            Map.of("cycles", places),
+                            Working.of(new Step(
+                                    "cycles",
+                                    "",
+                                    "rows of a cyclic Latin square: in each cycle every specimen moves on by one place",
+                                    "",
+                                    places.size(),
+                                    "",
+                                    "")));
                 });
     }
 
@@ -196,7 +218,8 @@ final class MakingCalculations {
                                             : "the model was scaled",
                             scale.map(found -> Map.<String, Object>of("sentence", found.sentence()))
                                     .orElse(Map.of()),
-                            Working.NONE);
+                            Working.of(
+                                    new Step("measured over nominal", "k", "mean over the axes", "", ratio, "", "")));
                 });
     }
 }

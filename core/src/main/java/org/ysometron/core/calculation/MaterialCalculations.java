@@ -53,7 +53,9 @@ final class MaterialCalculations {
                                 .items(2, Input.MANY),
                         optional("nominal", NUMBER, "mm", "1.75 unless given").in(0.01, 100),
                         optional("tolerance", NUMBER, "mm", "either way; 0.05 unless given")
-                                .in(1e-4, 50)),
+                                .in(1e-4, 50),
+                        optional("density", NUMBER, "g/cm³", "for the mass; no mass unless given")
+                                .in(0.1, 30)),
                 "mm",
                 "Welch 1967 and Grandke 1983 for the spectrum; least squares for a step",
                 Map.of(
@@ -72,7 +74,11 @@ final class MaterialCalculations {
                     for (int i = 0; i < z.length; i++) {
                         log.accept(z[i], x[i], y[i]);
                     }
-                    return DiameterLogAnswer.of(log.finish(), nominal);
+                    DiameterLog.Result found = log.finish();
+                    Answer answer = DiameterLogAnswer.of(found, nominal);
+                    return given.has("density")
+                            ? DiameterLogAnswer.withMass(answer, found, given.number("density"))
+                            : answer;
                 });
     }
 

@@ -99,8 +99,16 @@ final class PlanCalculations {
                             "specimens",
                             n.isPresent() ? "computed" : "more than " + Power.MOST + " would not do",
                             Map.of(),
-                            Working.of(Step.note(
-                                    "fewest specimens", "the first n whose probability of supported reaches it")));
+                            n.isPresent()
+                                    ? Working.of(new Step(
+                                            "fewest specimens",
+                                            "n",
+                                            "the first whose probability of supported reaches it",
+                                            "",
+                                            n.getAsInt(),
+                                            "",
+                                            T_TEST))
+                                    : Working.NONE);
                 });
     }
 
@@ -117,7 +125,20 @@ final class PlanCalculations {
                 Map.of("lots", 5, "sigma", 0.6),
                 given -> {
                     double shift = Power.shiftFoundWithin(given.number("lots", 5));
-                    return Answer.of(shift * given.number("sigma", 1), "", Working.NONE)
+                    double found = shift * given.number("sigma", 1);
+                    return Answer.of(
+                                    found,
+                                    "",
+                                    Working.of(
+                                            new Step(
+                                                    "shift in standard deviations",
+                                                    "δ",
+                                                    "average run length at δ is the lots asked for",
+                                                    "",
+                                                    shift,
+                                                    "",
+                                                    "Champ and Woodall 1987"),
+                                            new Step("shift", "", "δ·σ", "", found, "", "")))
                             .with("inStandardDeviations", shift);
                 });
     }
@@ -210,7 +231,15 @@ final class PlanCalculations {
         }
         LocalDateTime begins = plan.get().slots().get(0).start();
         double hours = java.time.Duration.between(begins, plan.get().finish()).toMinutes() / 60.0;
-        return new Answer(OptionalDouble.of(hours), "h", "planned", Map.of("steps", rows), Working.NONE)
+        Working working = Working.of(new Step(
+                "from the first start to the last end",
+                "",
+                "each step when those before it have ended and its machine is free",
+                "",
+                hours,
+                "h",
+                ""));
+        return new Answer(OptionalDouble.of(hours), "h", "planned", Map.of("steps", rows), working)
                 .with("begins", begins.toString())
                 .with("finish", plan.get().finish().toString())
                 .with("chain", plan.get().chain());
@@ -343,7 +372,14 @@ final class PlanCalculations {
                             "",
                             "computed",
                             Map.of("character", String.valueOf(check)),
-                            Working.NONE);
+                            Working.of(new Step(
+                                    "value of the check character",
+                                    "",
+                                    "the sum modulo 36 and 37 over all characters leaves 1",
+                                    "",
+                                    Character.digit(check, 36),
+                                    "",
+                                    "ISO/IEC 7064")));
                 });
     }
 }

@@ -28,6 +28,7 @@ import org.ysometron.core.publication.Terms;
 import org.ysometron.core.publication.Topic;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.UnitOfMeasure;
+import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
 
 /** Calculations on what is published. */
@@ -134,7 +135,11 @@ final class PublicationCalculations {
 
     private static Answer counted(List<Object> rows, String none, String some, String name) {
         return new Answer(
-                OptionalDouble.of(rows.size()), name, rows.isEmpty() ? none : some, Map.of(name, rows), Working.NONE);
+                OptionalDouble.of(rows.size()),
+                name,
+                rows.isEmpty() ? none : some,
+                Map.of(name, rows),
+                Working.of(new Step(name + " found", "", "", "", rows.size(), "", "")));
     }
 
     private static List<Statement> statements(List<Map<String, String>> items) {

@@ -19,6 +19,8 @@ final class Conclusion {
     /** Beyond this many further specimens the answer is that more testing is not the way. */
     static final int MOST_MORE = 200;
 
+    private static final String SPECIMEN = "specimen";
+
     private Conclusion() {}
 
     /**
@@ -28,8 +30,14 @@ final class Conclusion {
      * @param looks how often it may be judged
      * @param n specimens that count now, as the claim's minimum counts them
      * @param size the same as the looks count them: both sides of a ratio together
+     * @param counted what n counts, in a word: a specimen, a spool
+     * @param measured what more of would settle it, in a word: a specimen, a place
      */
-    record Asked(Requirement claim, Looks looks, int n, int size) {
+    record Asked(Requirement claim, Looks looks, int n, int size, String counted, String measured) {
+
+        static Asked ofSpecimens(Requirement claim, Looks looks, int n, int size) {
+            return new Asked(claim, looks, n, size, SPECIMEN, SPECIMEN);
+        }
 
         /** The confidence of this look. */
         double confidence() {
@@ -108,9 +116,22 @@ final class Conclusion {
                         figured.probability(),
                         "",
                         "JCGM 106:2012, clause 7; no prior knowledge"));
+        return judged(
+                verdict, reason(verdict, asked, figured, borne, wanted), asked, evidence, figured, wanted, working);
+    }
+
+    /** A judgement with all its figures. */
+    static Judgement judged(
+            Verdict verdict,
+            String reason,
+            Asked asked,
+            Evidence evidence,
+            Figured figured,
+            Optional<More> more,
+            Working working) {
         return new Judgement(
                 verdict,
-                reason(verdict, asked, figured, borne, wanted),
+                reason,
                 asked.n(),
                 evidence.bounds().length,
                 evidence.excluded(),
@@ -120,7 +141,7 @@ final class Conclusion {
                 OptionalDouble.of(figured.upper()),
                 asked.confidence(),
                 OptionalDouble.of(figured.probability()),
-                wanted.map(found -> OptionalInt.of(found.specimens())).orElse(OptionalInt.empty()),
+                more.map(found -> OptionalInt.of(found.specimens())).orElse(OptionalInt.empty()),
                 working);
     }
 
@@ -150,7 +171,8 @@ final class Conclusion {
             default ->
                 borne && !asked.enough()
                         ? "n = " + asked.n() + " is below the claim's minimum of " + claim.minimumN() + ": "
-                                + specimens(more.map(More::specimens).orElse(0)) + ". So far it points the right way."
+                                + more(more.map(More::specimens).orElse(0), asked.counted())
+                                + ". So far it points the right way."
                         : "The claim (" + claim.words() + ") lies between the bounds " + with(figured.lower(), claim)
                                 + " and " + with(figured.upper(), claim) + ". " + further(asked, more);
         };
@@ -170,7 +192,7 @@ final class Conclusion {
             return "No further look was planned: more of this set would settle nothing.";
         }
         if (more.isEmpty()) {
-            return "More specimens are not expected to settle it.";
+            return "More " + asked.measured() + "s are not expected to settle it.";
         }
         OptionalDouble likely = more.get().likely();
         String odds = likely.isEmpty()
@@ -180,11 +202,11 @@ final class Conclusion {
         String once = asked.looks().planned() == 1 && asked.enough()
                 ? ", as a look planned before the first result; judged again at the same level they prove less"
                 : "";
-        return specimens(more.get().specimens()) + " should settle it" + odds + once + ".";
+        return more(more.get().specimens(), asked.measured()) + " should settle it" + odds + once + ".";
     }
 
-    private static String specimens(int more) {
-        return more + " more specimen" + (more == 1 ? "" : "s");
+    private static String more(int more, String what) {
+        return more + " more " + what + (more == 1 ? "" : "s");
     }
 
     private static String span(Requirement claim, Figured figured) {
@@ -229,7 +251,7 @@ final class Conclusion {
         int wanted = Math.max(claim.minimumN(), 2) - 1;
         return new Judgement(
                 Verdict.OPEN,
-                "One specimen has no scatter of its own; " + specimens(wanted) + " at least.",
+                "One specimen has no scatter of its own; " + more(wanted, SPECIMEN) + " at least.",
                 1,
                 0,
                 evidence.excluded(),

@@ -64,7 +64,7 @@ public final class LengthVerdict {
      * @param spools spools that they are on, at least 1
      */
     public static Judgement ofPlaces(Requirement claim, Evidence places, int spools) {
-        return PartsVerdict.of(claim, places, SHARE, spools);
+        return PartsVerdict.of(claim, places, SHARE, new PartsVerdict.Counted(spools, "spool", "place"));
     }
 
     private static String reason(

@@ -40,7 +40,7 @@ public final class MeanVerdict {
         if (evidence.n() == 0) {
             return Judgement.notTested(evidence.excluded());
         }
-        Asked asked = new Asked(claim, looks, evidence.n(), evidence.n());
+        Asked asked = Asked.ofSpecimens(claim, looks, evidence.n(), evidence.n());
         if (evidence.bounds().length > 0) {
             return Conclusion.looked(
                     asked,

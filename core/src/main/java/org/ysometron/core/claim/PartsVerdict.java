@@ -34,9 +34,24 @@ public final class PartsVerdict {
 
     private PartsVerdict() {}
 
+    /**
+     * What is counted: the parts themselves, or the spools that the places are on.
+     *
+     * @param n how many, at least 1
+     * @param unit what they are, in a word
+     * @param piece what was measured of them, in a word
+     */
+    public record Counted(int n, String unit, String piece) {
+
+        /** The parts that were measured. */
+        public static Counted parts(Evidence evidence) {
+            return new Counted(evidence.n(), "part", "part");
+        }
+    }
+
     /** Judges single parts for the usual share of them. */
     public static Judgement of(Requirement claim, Evidence evidence) {
-        return of(claim, evidence, USUAL_SHARE, evidence.n());
+        return of(claim, evidence, USUAL_SHARE, Counted.parts(evidence));
     }
 
     /**
@@ -44,9 +59,9 @@ public final class PartsVerdict {
      *
      * @param evidence values; bounds are not taken
      * @param share share of all that is to lie inside, above 0.5, at most 0.9999
-     * @param counted what the claim's minimum n is compared with: the parts, or the spools that the places are on
+     * @param counted what the claim's minimum n is compared with
      */
-    public static Judgement of(Requirement claim, Evidence evidence, double share, int counted) {
+    public static Judgement of(Requirement claim, Evidence evidence, double share, Counted counted) {
         if (evidence.bounds().length > 0) {
             throw new IllegalArgumentException("a claim about every part is judged by values, not by bounds");
         }
@@ -59,7 +74,7 @@ public final class PartsVerdict {
             return Conclusion.single(claim, evidence, summary, working);
         }
         working = working.then(Conclusion.sdStep(summary, claim.unit()));
-        Asked asked = new Asked(claim, Looks.ONCE, counted, counted);
+        Asked asked = new Asked(claim, Looks.ONCE, counted.n(), counted.n(), counted.unit(), counted.piece());
         double u = evidence.calibrationUncertainty();
         double reach = reach(claim, summary, share, u, summary.n());
         double met = summary.isAlike()
@@ -168,20 +183,14 @@ public final class PartsVerdict {
 
     private static Judgement contradicted(Asked asked, Evidence evidence, Figured figured, double share) {
         Requirement claim = asked.claim();
-        return new Judgement(
+        return Conclusion.judged(
                 Verdict.CONTRADICTED,
                 Conclusion.level(asked) + " more than " + Figures.plain(100 * (1 - share), 4)
                         + " % of all lie outside; claimed " + claim.words() + " for every one.",
-                asked.n(),
-                0,
-                evidence.excluded(),
-                OptionalDouble.of(figured.mean()),
-                figured.sd(),
-                OptionalDouble.of(figured.lower()),
-                OptionalDouble.of(figured.upper()),
-                asked.confidence(),
-                OptionalDouble.of(figured.probability()),
-                OptionalInt.empty(),
+                asked,
+                evidence,
+                figured,
+                Optional.empty(),
                 figured.working());
     }
 

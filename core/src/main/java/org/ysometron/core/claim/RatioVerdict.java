@@ -44,7 +44,7 @@ public final class RatioVerdict {
         if (n < 2) {
             return Conclusion.open("A ratio needs at least two specimens on each side.", n, 0, excluded);
         }
-        Asked asked = new Asked(claim, looks, n, numerator.n() + denominator.n());
+        Asked asked = Asked.ofSpecimens(claim, looks, n, numerator.n() + denominator.n());
         Summary above = Summary.of(numerator.values());
         Summary below = Summary.of(denominator.values());
         RatioBounds ratio = RatioBounds.of(above, below, asked.confidence(), relativeCalibration);

@@ -38,6 +38,34 @@ public final class Verification {
         return mismatches.isEmpty() ? judgement : unsettled(judgement, "Indicative only (" + words + ")", words);
     }
 
+    /**
+     * A judgement while specimens are left that were written down for it: n is what was made for the look, so that nobody stops
+     * as soon as it passes. What contradicts need not wait for them.
+     *
+     * @param left specimens not tested yet, at least 0
+     */
+    public static Judgement unfinished(Judgement judgement, int left) {
+        if (left == 0 || judgement.verdict() != Verdict.SUPPORTED) {
+            return judgement;
+        }
+        String how = left + " of the specimens made for it " + (left == 1 ? "is" : "are") + " not tested yet";
+        Judgement open = unsettled(judgement, how, "n was fixed when the specimens were written down");
+        return new Judgement(
+                open.verdict(),
+                open.reason(),
+                open.n(),
+                open.bounds(),
+                open.excluded(),
+                open.mean(),
+                open.sd(),
+                open.lower(),
+                open.upper(),
+                open.confidence(),
+                open.probability(),
+                OptionalInt.of(left),
+                open.working());
+    }
+
     static Judgement unsettled(Judgement judgement, String how, String why) {
         boolean settled = judgement.verdict() == Verdict.SUPPORTED || judgement.verdict() == Verdict.CONTRADICTED;
         return new Judgement(

@@ -1,6 +1,8 @@
 package org.ysometron.core.dimension;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.DoubleStream;
 import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.working.Figures;
 
@@ -26,6 +28,9 @@ public final class DiameterLog {
     /** The longest distance of two readings over the shortest up to which they count as evenly spaced. */
     private static final double UNEVEN = 1.5;
 
+    /** Shares whose quantiles are told. */
+    private static final double[] SHARES = {0.01, 0.05, 0.5, 0.95, 0.99};
+
     private final double nominal;
     private final double tolerance;
     private final Blocks blocks = new Blocks();
@@ -48,6 +53,11 @@ public final class DiameterLog {
     private double longestRun;
     private double longestRunAt;
     private boolean inRun;
+    private final DiameterCounts counts = new DiameterCounts();
+    private final Axis[] axes = {new Axis(), new Axis()};
+    private double before;
+    private double alongLength;
+    private double squaresAlongLength;
     private double shortestStep = Double.POSITIVE_INFINITY;
     private double longestStep;
 
@@ -118,6 +128,9 @@ public final class DiameterLog {
      * @param ovalityStep a jump of the mean ovality
      * @param wobble the dominant wobble of the diameter
      * @param lines the spectrum
+     * @param alongLength mean over the length and what follows from it
+     * @param quantiles 1st, 5th, 50th, 95th and 99th hundredth of the diameters, in mm
+     * @param axes figures of either diameter, first x, then y
      * @param leftOut what was not looked for, and why, in a sentence; empty when nothing was
      */
     public record Result(
@@ -135,12 +148,77 @@ public final class DiameterLog {
             Optional<Step> diameterStep,
             Optional<Step> ovalityStep,
             Optional<Wobble> wobble,
-            java.util.List<Line> lines,
+            List<Line> lines,
+            AlongLength alongLength,
+            List<Double> quantiles,
+            List<Extremes> axes,
             String leftOut) {
 
-        /** Copies the spectrum. */
+        /** Copies the lists. */
         public Result {
-            lines = java.util.List.copyOf(lines);
+            lines = List.copyOf(lines);
+            quantiles = List.copyOf(quantiles);
+            axes = List.copyOf(axes);
+        }
+    }
+
+    /**
+     * Means over the length, between readings as a straight line, whatever the spacing.
+     *
+     * @param mean mean diameter in mm
+     * @param meanSquare mean of its square in mm², which the volume follows
+     */
+    public record AlongLength(double mean, double meanSquare) {
+
+        /**
+         * Mass of a metre in g, each place taken as round.
+         *
+         * @param density in g/cm³, above 0
+         */
+        public double linearDensity(double density) {
+            return density * Math.PI / 4 * meanSquare;
+        }
+
+        /**
+         * Mass of a length in g.
+         *
+         * @param length in mm
+         */
+        public double mass(double density, double length) {
+            return linearDensity(density) * length / 1000;
+        }
+    }
+
+    /**
+     * One of the two diameters by itself.
+     *
+     * @param mean in mm
+     * @param sd standard deviation of the readings in mm
+     * @param least in mm
+     * @param greatest in mm
+     */
+    public record Extremes(double mean, double sd, double least, double greatest) {}
+
+    /** Sums of one diameter, about its first reading so that squares lose no digits. */
+    private static final class Axis {
+        private double origin;
+        private double sum;
+        private double squares;
+        private double least = Double.POSITIVE_INFINITY;
+        private double greatest = Double.NEGATIVE_INFINITY;
+
+        private void accept(double diameter, boolean isFirst) {
+            origin = isFirst ? diameter : origin;
+            sum += diameter - origin;
+            squares += (diameter - origin) * (diameter - origin);
+            least = Math.min(least, diameter);
+            greatest = Math.max(greatest, diameter);
+        }
+
+        private Extremes finish(long rows) {
+            double mean = sum / rows;
+            double variance = Math.max(0, (squares - rows * mean * mean) / (rows - 1));
+            return new Extremes(origin + mean, Math.sqrt(variance), least, greatest);
         }
     }
 
@@ -173,7 +251,14 @@ public final class DiameterLog {
             shortestStep = Math.min(shortestStep, step);
             longestStep = Math.max(longestStep, step);
             outside += isOutside ? step : 0;
+            alongLength += step * (d + before) / 2;
+            // Simpson's rule, exact for the square of a straight line.
+            squaresAlongLength += step * (d * d + d * before + before * before) / 3;
         }
+        before = d;
+        counts.accept(d);
+        axes[0].accept(x, rows == 0);
+        axes[1].accept(y, rows == 0);
         follow(z, isOutside);
         if (d < least) {
             least = d;
@@ -220,7 +305,7 @@ public final class DiameterLog {
         Optional<Step> diameterStep = Optional.empty();
         Optional<Step> ovalityStep = Optional.empty();
         Optional<Wobble> wobble = Optional.empty();
-        java.util.List<Line> lines = java.util.List.of();
+        List<Line> lines = List.of();
         if (rows >= LEAST_FOR_SHAPE) {
             diameterStep = blocks.diameterStep(tolerance);
             ovalityStep = blocks.ovalityStep(tolerance);
@@ -247,6 +332,9 @@ public final class DiameterLog {
                 ovalityStep,
                 wobble,
                 lines,
+                new AlongLength(alongLength / length, squaresAlongLength / length),
+                DoubleStream.of(SHARES).map(counts::quantile).boxed().toList(),
+                List.of(axes[0].finish(rows), axes[1].finish(rows)),
                 leftOut());
     }
 

@@ -54,6 +54,21 @@ public final class AverageRunLength {
                 both ? RunLength.ewma(lambda, limit, shift, start) : RunLength.ewmaUpper(lambda, limit, shift, start));
     }
 
+    /**
+     * EWMA with both limits widening over the first points as the variance does.
+     *
+     * @param lambda weight of the newest point, 0.01 to 1
+     * @param limit L, above 0, at most 8
+     * @param start where it begins, within the limits of the long run
+     */
+    public static double ewmaWidening(double lambda, double limit, double shift, double start) {
+        require(
+                lambda >= 1e-2 && lambda <= 1 && limit > 0 && limit <= 8 && Math.abs(shift) <= FARTHEST,
+                "λ from 0.01 to 1 for limits that widen, L above 0 and up to 8");
+        require(Math.abs(start) <= limit, "a start within the limits");
+        return finite(RunLength.ewmaWidening(lambda, limit, shift, start));
+    }
+
     /** EWMA with both limits, started at the centre. */
     public static double ewma(double lambda, double limit, double shift) {
         return ewma(lambda, limit, shift, 0, true);

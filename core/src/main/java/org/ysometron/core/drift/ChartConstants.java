@@ -1,7 +1,7 @@
 package org.ysometron.core.drift;
 
 import org.hipparchus.special.Gamma;
-import org.ysometron.core.drift.formula.NormalRange;
+import org.ysometron.core.statistics.formula.NormalRange;
 
 /**
  * Control-chart constants for subgroups of n from a normal population, computed, not looked up (ISO 7870-2, Table of
@@ -31,6 +31,11 @@ public record ChartConstants(int n, double d2, double d3, double c4) {
     /** c₄ = √(2/(n − 1))·Γ(n/2)/Γ((n − 1)/2), for n of at least 2. */
     public static double c4(int n) {
         return Math.sqrt(2.0 / (n - 1)) * Math.exp(Gamma.logGamma(n / 2.0) - Gamma.logGamma((n - 1) / 2.0));
+    }
+
+    /** d₄: median of the range over σ. */
+    public double d4() {
+        return NormalRange.median(n);
     }
 
     /** A₂ = 3/(d₂√n): limits of means from the mean range. */

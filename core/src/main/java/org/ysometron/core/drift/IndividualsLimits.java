@@ -2,6 +2,7 @@ package org.ysometron.core.drift;
 
 import java.util.Arrays;
 import java.util.stream.Collectors;
+import org.ysometron.core.statistics.Quantiles;
 import org.ysometron.core.statistics.Summary;
 import org.ysometron.core.working.Figures;
 import org.ysometron.core.working.Step;
@@ -13,7 +14,8 @@ import org.ysometron.core.working.Working;
  *
  * <p>MR̄ is the mean of |xᵢ − xᵢ₋₁|; σ̂ = MR̄/d₂(2); limits x̄ ± 3σ̂; upper limit of the moving range D₄(2)·MR̄. Source:
  * ISO 7870-2, individuals and moving range. Where texts differ: d₂(2) and D₄(2) are exact ({@link Constants#EXACT})
- * unless the printed ones are asked for.
+ * unless the printed ones are asked for; the scatter from the mean range and the
+ * centre the mean, unless another of the {@link Habits} is.
  *
  * @param count lots the limits were set from
  * @param centre x̄
@@ -34,6 +36,8 @@ public record IndividualsLimits(
         double rangeUpper,
         Working working) {
 
+    private static final String SOURCE = "ISO 7870-2";
+
     /** Lots below which limits are called provisional (common practice, no source). */
     public static final int LOTS_WANTED = 20;
 
@@ -53,9 +57,40 @@ public record IndividualsLimits(
         }
     }
 
-    /** Limits with exact constants. */
+    /** Where the scatter between lots comes from. */
+    public enum Sigma {
+        /** MR̄/d₂: the mean of the moving ranges. */
+        MEAN_RANGE,
+        /** Their median over d₄: a jump or an outlier moves it less. */
+        MEDIAN_RANGE,
+        /** s/c₄ of all values: widened by every drift, for series known to be in control. */
+        DEVIATIONS
+    }
+
+    /** What the limits lie about. */
+    public enum Centre {
+        /** x̄. */
+        MEAN,
+        /** The median. */
+        MEDIAN
+    }
+
+    /**
+     * Which of the ways in use is followed.
+     *
+     * @param constants exact or as printed
+     * @param sigma where the scatter comes from
+     * @param centre what the limits lie about
+     */
+    public record Habits(Constants constants, Sigma sigma, Centre centre) {
+
+        /** Exact constants, mean moving range, mean. */
+        public static final Habits USUAL = new Habits(Constants.EXACT, Sigma.MEAN_RANGE, Centre.MEAN);
+    }
+
+    /** Limits by the usual habits. */
     public static IndividualsLimits of(double[] values, String unit) {
-        return of(values, Constants.EXACT, unit);
+        return of(values, Habits.USUAL, unit);
     }
 
     /**
@@ -64,40 +99,83 @@ public record IndividualsLimits(
      * @param values at least two, finite
      * @param unit symbol of their unit, for the working
      */
-    public static IndividualsLimits of(double[] values, Constants constants, String unit) {
+    public static IndividualsLimits of(double[] values, Habits habits, String unit) {
         if (values.length < 2) {
             throw new IllegalArgumentException("limits need at least two lots, got " + values.length);
         }
         Summary summary = Summary.of(values);
         double[] ranges = movingRanges(values);
         double meanRange = Summary.of(ranges).mean();
-        double sigma = meanRange / constants.d2;
-        double centre = summary.mean();
-        double rangeUpper = constants.d4 * meanRange;
+        boolean mean = habits.centre == Centre.MEAN;
+        double centre = mean ? summary.mean() : Quantiles.median(values);
+        Step spread = spread(habits, summary, ranges, unit);
+        double sigma = spread.value();
+        double rangeUpper = habits.sigma == Sigma.MEAN_RANGE
+                ? habits.constants.d4 * meanRange
+                : ChartConstants.of(2).d2Factor() * sigma;
         Working working = Working.of(
                 new Step("lots", "k", "", "", values.length, "", ""),
-                new Step("centre", "x̄", "mean of the lot means", few(values), centre, unit, "ISO 7870-2"),
-                new Step("mean moving range", "MR̄", "mean of |xᵢ − xᵢ₋₁|", few(ranges), meanRange, unit, "ISO 7870-2"),
                 new Step(
-                        "standard deviation between lots",
-                        "σ̂",
-                        "MR̄/d₂(2)",
-                        Figures.significant(meanRange, 5) + "/" + Figures.significant(constants.d2, 5),
-                        sigma,
+                        "centre",
+                        mean ? "x̄" : "x̃",
+                        (mean ? "mean" : "median") + " of the lot means",
+                        few(values),
+                        centre,
                         unit,
-                        "ISO 7870-2"),
-                new Step("lower limit", "", "x̄ − 3σ̂", "", centre - 3 * sigma, unit, "ISO 7870-2"),
-                new Step("upper limit", "", "x̄ + 3σ̂", "", centre + 3 * sigma, unit, "ISO 7870-2"),
+                        SOURCE),
+                new Step("mean moving range", "MR̄", "mean of |xᵢ − xᵢ₋₁|", few(ranges), meanRange, unit, SOURCE),
+                spread,
+                new Step("lower limit", "", (mean ? "x̄" : "x̃") + " − 3σ̂", "", centre - 3 * sigma, unit, SOURCE),
+                new Step("upper limit", "", (mean ? "x̄" : "x̃") + " + 3σ̂", "", centre + 3 * sigma, unit, SOURCE),
                 new Step(
                         "upper limit of the moving range",
                         "",
-                        "D₄(2)·MR̄",
-                        Figures.significant(constants.d4, 5) + " · " + Figures.significant(meanRange, 5),
+                        habits.sigma == Sigma.MEAN_RANGE ? "D₄(2)·MR̄" : "D₂(2)·σ̂",
+                        habits.sigma == Sigma.MEAN_RANGE
+                                ? Figures.significant(habits.constants.d4, 5) + " · "
+                                        + Figures.significant(meanRange, 5)
+                                : "",
                         rangeUpper,
                         unit,
-                        "ISO 7870-2"));
+                        SOURCE));
         return new IndividualsLimits(
                 values.length, centre, meanRange, sigma, centre - 3 * sigma, centre + 3 * sigma, rangeUpper, working);
+    }
+
+    private static Step spread(Habits habits, Summary summary, double[] ranges, String unit) {
+        String title = "standard deviation between lots";
+        double c4 = ChartConstants.c4(summary.n());
+        double d4 = ChartConstants.of(2).d4();
+        double meanRange = Summary.of(ranges).mean();
+        return switch (habits.sigma) {
+            case MEAN_RANGE ->
+                new Step(
+                        title,
+                        "σ̂",
+                        "MR̄/d₂(2)",
+                        Figures.significant(meanRange, 5) + "/" + Figures.significant(habits.constants.d2, 5),
+                        meanRange / habits.constants.d2,
+                        unit,
+                        SOURCE);
+            case MEDIAN_RANGE ->
+                new Step(
+                        title,
+                        "σ̂",
+                        "MR̃/d₄(2)",
+                        Figures.significant(Quantiles.median(ranges), 5) + "/" + Figures.significant(d4, 5),
+                        Quantiles.median(ranges) / d4,
+                        unit,
+                        SOURCE);
+            case DEVIATIONS ->
+                new Step(
+                        title,
+                        "σ̂",
+                        "s/c₄(k)",
+                        Figures.significant(summary.sd().orElseThrow(), 5) + "/" + Figures.significant(c4, 5),
+                        summary.sd().orElseThrow() / c4,
+                        unit,
+                        SOURCE);
+        };
     }
 
     /** Distances between neighbours; one fewer than the values. */

@@ -24,38 +24,7 @@ public record PlaceEffect(
         int places, int n, double f, double p, double withinSd, double betweenSd, boolean betweenNegative) {
 
     /**
-     * Tests for an effect among specimens of one set.
-     *
-     * @param groups values by place: at least two places, each with at least two values
-     * @throws IllegalArgumentException when there are too few, or all values within places are alike
-     */
-    public static PlaceEffect of(List<double[]> groups) {
-        if (groups.size() < 2 || groups.stream().anyMatch(group -> group.length < 2)) {
-            throw new IllegalArgumentException(
-                    "a place effect needs two places at least, each with two values at least");
-        }
-        List<Double> values = new ArrayList<>();
-        List<Integer> places = new ArrayList<>();
-        for (int place = 0; place < groups.size(); place++) {
-            for (double value : groups.get(place)) {
-                values.add(value);
-                places.add(place);
-            }
-        }
-        int[] sets = new int[values.size()];
-        return of(
-                values.stream().mapToDouble(Double::doubleValue).toArray(),
-                places.stream().mapToInt(Integer::intValue).toArray(),
-                sets);
-    }
-
-    /** The same with the groups as arrays. */
-    public static PlaceEffect of(double[]... groups) {
-        return of(Arrays.asList(groups));
-    }
-
-    /**
-     * Tests for an effect among specimens of several sets, whose own means it is no effect of.
+     * Tests for an effect among specimens of one set or of several, whose own means it is no effect of.
      *
      * @param values of all specimens
      * @param places the place of each

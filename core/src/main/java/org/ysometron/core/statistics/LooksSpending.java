@@ -2,9 +2,8 @@ package org.ysometron.core.statistics;
 
 import java.util.Arrays;
 import java.util.List;
-import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
-import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
 import org.hipparchus.analysis.solvers.BracketingNthOrderBrentSolver;
+import org.ysometron.core.statistics.formula.Panels;
 import org.ysometron.core.statistics.formula.Remembered;
 import org.ysometron.core.statistics.formula.StandardNormal;
 
@@ -30,7 +29,6 @@ public final class LooksSpending {
     private static final double FAR = 9;
     private static final Remembered<Asked> KNOWN = new Remembered<>(LooksSpending::spent);
     private static final int PIECES = 6;
-    private static final GaussIntegrator UNIT = new GaussIntegratorFactory().legendre(20, -1, 1);
 
     private LooksSpending() {}
 
@@ -131,52 +129,34 @@ public final class LooksSpending {
             return StandardNormal.below(-edges[0]);
         }
         // Densities of the score √I·z below the edge, carried from look to look by independent increments.
-        double[] at = nodes(-FAR * Math.sqrt(information[0]), edges[0] * Math.sqrt(information[0]));
-        double[] weights = weights(-FAR * Math.sqrt(information[0]), edges[0] * Math.sqrt(information[0]));
-        double[] density = new double[at.length];
-        for (int i = 0; i < at.length; i++) {
-            density[i] = StandardNormal.density(at[i] / Math.sqrt(information[0])) / Math.sqrt(information[0]);
+        double first = Math.sqrt(information[0]);
+        Panels at = Panels.even(-FAR * first, edges[0] * first, PIECES);
+        double[] density = new double[at.size()];
+        for (int i = 0; i < density.length; i++) {
+            density[i] = StandardNormal.density(at.at(i) / first) / first;
         }
         for (int step = 1; step < look; step++) {
-            double low = -FAR * Math.sqrt(information[step]);
-            double high = edges[step] * Math.sqrt(information[step]);
-            double[] next = nodes(low, high);
+            double root = Math.sqrt(information[step]);
+            Panels next = Panels.even(-FAR * root, edges[step] * root, PIECES);
             double spread = Math.sqrt(information[step] - information[step - 1]);
-            double[] carried = new double[next.length];
-            for (int j = 0; j < next.length; j++) {
-                for (int i = 0; i < at.length; i++) {
-                    carried[j] += weights[i] * density[i] * StandardNormal.density((next[j] - at[i]) / spread) / spread;
+            double[] carried = new double[next.size()];
+            for (int j = 0; j < carried.length; j++) {
+                for (int i = 0; i < density.length; i++) {
+                    carried[j] += at.weight(i)
+                            * density[i]
+                            * StandardNormal.density((next.at(j) - at.at(i)) / spread)
+                            / spread;
                 }
             }
             at = next;
-            weights = weights(low, high);
             density = carried;
         }
         double spread = Math.sqrt(information[look] - information[look - 1]);
         double edge = edges[look] * Math.sqrt(information[look]);
         double sum = 0;
-        for (int i = 0; i < at.length; i++) {
-            sum += weights[i] * density[i] * StandardNormal.below((at[i] - edge) / spread);
+        for (int i = 0; i < density.length; i++) {
+            sum += at.weight(i) * density[i] * StandardNormal.below((at.at(i) - edge) / spread);
         }
         return sum;
-    }
-
-    private static double[] nodes(double low, double high) {
-        double[] nodes = new double[PIECES * UNIT.getNumberOfPoints()];
-        double half = (high - low) / PIECES / 2;
-        for (int i = 0; i < nodes.length; i++) {
-            int piece = i / UNIT.getNumberOfPoints();
-            nodes[i] = low + half * (2 * piece + 1 + UNIT.getPoint(i % UNIT.getNumberOfPoints()));
-        }
-        return nodes;
-    }
-
-    private static double[] weights(double low, double high) {
-        double[] weights = new double[PIECES * UNIT.getNumberOfPoints()];
-        double half = (high - low) / PIECES / 2;
-        for (int i = 0; i < weights.length; i++) {
-            weights[i] = half * UNIT.getWeight(i % UNIT.getNumberOfPoints());
-        }
-        return weights;
     }
 }

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
 import org.hipparchus.distribution.continuous.FDistribution;
+import org.ysometron.core.statistics.formula.NormalRange;
 import org.ysometron.core.statistics.formula.ScaledChi;
 import org.ysometron.core.statistics.formula.StandardNormal;
 
@@ -151,7 +152,7 @@ public final class OneWay {
      * @param nu degrees of freedom of s, at least 1
      */
     public static double studentizedRange(double q, int k, double nu) {
-        return ScaledChi.expectation(nu, Double.NaN, 0, s -> NormalGap.within(q * s, k));
+        return ScaledChi.expectation(nu, Double.NaN, 0, s -> NormalRange.below(q * s, k));
     }
 
     private double between() {

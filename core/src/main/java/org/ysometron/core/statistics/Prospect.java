@@ -1,8 +1,7 @@
 package org.ysometron.core.statistics;
 
 import java.util.OptionalDouble;
-import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
-import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
+import org.ysometron.core.statistics.formula.Panels;
 import org.ysometron.core.statistics.formula.StandardNormal;
 
 /**
@@ -19,18 +18,12 @@ import org.ysometron.core.statistics.formula.StandardNormal;
  */
 public record Prospect(Summary soFar, double calibration, int more, double t) {
 
-    private static final int PIECES = 16;
-    private static final double FAR = 8;
-    private static final GaussIntegrator PIECE = new GaussIntegratorFactory().legendre(20, 0, 2 * FAR / PIECES);
+    private static final Panels MEANS = Panels.even(-8, 8, 16);
 
     /** Probability, 0 to 1, that the bounds lie inside the edges, or one of them outside. */
     public double settled(OptionalDouble lower, OptionalDouble upper) {
-        double sum = 0;
-        for (int piece = 0; piece < PIECES; piece++) {
-            double from = -FAR + piece * 2 * FAR / PIECES;
-            sum += PIECE.integrate(x -> StandardNormal.density(from + x) * given(from + x, lower, upper));
-        }
-        return Math.min(1, Math.max(0, sum));
+        double settled = MEANS.integrate(z -> StandardNormal.density(z) * given(z, lower, upper));
+        return Math.min(1, Math.max(0, settled));
     }
 
     private double given(double z, OptionalDouble lower, OptionalDouble upper) {

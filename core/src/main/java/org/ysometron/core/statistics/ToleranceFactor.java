@@ -1,8 +1,7 @@
 package org.ysometron.core.statistics;
 
-import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
-import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
 import org.ysometron.core.statistics.formula.NoncentralT;
+import org.ysometron.core.statistics.formula.Panels;
 import org.ysometron.core.statistics.formula.Remembered;
 import org.ysometron.core.statistics.formula.StandardNormal;
 
@@ -19,7 +18,7 @@ public final class ToleranceFactor {
 
     private static final double FARTHEST = 8.5;
     private static final int PIECES = 3;
-    private static final GaussIntegrator PIECE = new GaussIntegratorFactory().legendre(16, 0, FARTHEST / PIECES);
+    private static final Panels CENTRES = Panels.even(0, FARTHEST, PIECES);
     private static final int MOST_STEPS = 200;
     private static final double LEAST = 1e-4;
     private static final Remembered<Asked> ONE = new Remembered<>(ToleranceFactor::ofBound);
@@ -63,9 +62,14 @@ public final class ToleranceFactor {
         double share = asked.share;
         double nu = asked.n - 1.0;
         double gamma = StandardNormal.logGamma(nu / 2);
-        double[] halves = new double[PIECES * PIECE.getNumberOfPoints()];
+        // Where the centre may lie, both sides at once, with the half width that each place asks for.
+        double[] halves = new double[CENTRES.size()];
         double[] weights = new double[halves.length];
-        nodes(asked.n, share, halves, weights);
+        for (int i = 0; i < halves.length; i++) {
+            double z = CENTRES.at(i);
+            halves[i] = halfWidth(z / Math.sqrt(asked.n), share);
+            weights[i] = 2 * CENTRES.weight(i) * StandardNormal.density(z);
+        }
         double missed = 1 - asked.confidence;
         // In ln k, where what is missed falls without end: Newton's steps, halving where one leaves the bracket.
         double low = Math.log(LEAST);
@@ -92,20 +96,6 @@ public final class ToleranceFactor {
             }
         }
         return Math.exp(at);
-    }
-
-    /** Where the centre may lie, both sides at once, with the half width that each place asks for. */
-    private static void nodes(int n, double share, double[] halves, double[] weights) {
-        int points = PIECE.getNumberOfPoints();
-        double half = 0;
-        for (int piece = 0; piece < PIECES; piece++) {
-            for (int point = 0; point < points; point++) {
-                double z = piece * FARTHEST / PIECES + PIECE.getPoint(point);
-                half = halfWidth(z / Math.sqrt(n), share);
-                halves[piece * points + point] = half;
-                weights[piece * points + point] = 2 * PIECE.getWeight(point) * StandardNormal.density(z);
-            }
-        }
     }
 
     /**

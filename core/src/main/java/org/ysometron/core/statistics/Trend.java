@@ -1,6 +1,7 @@
 package org.ysometron.core.statistics;
 
 import java.util.Arrays;
+import org.hipparchus.stat.regression.SimpleRegression;
 import org.ysometron.core.statistics.formula.StandardNormal;
 import org.ysometron.core.statistics.formula.StudentT;
 
@@ -47,34 +48,25 @@ public record Trend(
         if (n != y.length || n < 3 || n > MOST) {
             throw new IllegalArgumentException("x and y need the same number of values, 3 to " + MOST);
         }
-        Summary across = Summary.of(x);
-        Summary up = Summary.of(y);
-        if (across.isAlike()) {
+        if (Summary.of(x).isAlike()) {
             throw new IllegalArgumentException("all x are alike: there is nothing to draw a line along");
         }
-        double sxx = 0;
-        double sxy = 0;
-        double syy = 0;
+        SimpleRegression line = new SimpleRegression(true);
         for (int i = 0; i < n; i++) {
-            sxx += (x[i] - across.mean()) * (x[i] - across.mean());
-            sxy += (x[i] - across.mean()) * (y[i] - up.mean());
-            syy += (y[i] - up.mean()) * (y[i] - up.mean());
+            line.addData(x[i], y[i]);
         }
-        double slope = sxy / sxx;
-        double left = Math.max(0, syy - slope * sxy);
-        double residual = Math.sqrt(left / (n - 2));
-        double slopeError = residual / Math.sqrt(sxx);
-        double interceptError = residual * Math.sqrt(1.0 / n + across.mean() * across.mean() / sxx);
+        double slope = line.getSlope();
+        double slopeError = line.getSlopeStdErr();
         double p =
                 slopeError > 0 ? 2 * StudentT.cumulative(-Math.abs(slope / slopeError), n - 2.0) : slope == 0 ? 1 : 0;
         Order order = Order.of(x, y);
         return new Trend(
                 slope,
-                up.mean() - slope * across.mean(),
+                line.getIntercept(),
                 slopeError,
-                interceptError,
-                residual,
-                syy > 0 ? 1 - left / syy : 0,
+                line.getInterceptStdErr(),
+                Math.sqrt(line.getMeanSquareError()),
+                Summary.of(y).isAlike() ? 0 : line.getRSquare(),
                 p,
                 order.medianSlope,
                 order.s,

@@ -22,17 +22,19 @@ class CalculationsTest {
         assertThat(Calculations.all()).extracting(Calculation::name).doesNotHaveDuplicates();
     }
 
+    /** The working leads to the answer: one of its steps, in the answer's digits, is the main figure. */
     @ParameterizedTest
     @MethodSource("all")
-    void itsExampleRunsAndIsExplained(Calculation calculation) {
+    void itsWorkingLeadsToItsAnswer(Calculation calculation) {
         Answer answer = calculation.compute(calculation.example());
 
-        assertThat(answer.value()).isPresent();
-        assertThat(answer.value().getAsDouble()).isFinite();
-        assertThat(calculation.source()).isNotBlank();
-        assertThat(calculation.title()).isNotBlank();
-        assertThat(calculation.inputs())
-                .allSatisfy(input -> assertThat(input.meaning()).isNotBlank());
+        double found = answer.value().orElseThrow();
+        assertThat(answer.working().steps())
+                .as("%s answers %s", calculation.name(), found)
+                .anySatisfy(step -> {
+                    assertThat(step.hasValue()).isTrue();
+                    assertThat(step.value()).isEqualTo(found);
+                });
     }
 
     @ParameterizedTest

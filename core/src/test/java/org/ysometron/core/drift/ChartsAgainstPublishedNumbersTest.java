@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.ysometron.core.drift.IndividualsLimits.Constants;
+import org.ysometron.core.drift.IndividualsLimits.Habits;
 
 class ChartsAgainstPublishedNumbersTest {
 
@@ -55,7 +56,8 @@ class ChartsAgainstPublishedNumbersTest {
     void individualsLimitsAgreeWithTheHandbooksFlowRates() {
         double[] flow = {49.6, 47.6, 49.9, 51.3, 47.8, 51.2, 52.6, 52.4, 53.6, 52.1};
 
-        IndividualsLimits limits = IndividualsLimits.of(flow, Constants.PRINTED, "");
+        IndividualsLimits limits = IndividualsLimits.of(
+                flow, new Habits(Constants.PRINTED, Habits.USUAL.sigma(), Habits.USUAL.centre()), "");
 
         assertThat(limits.centre()).isCloseTo(50.81, within(1e-9));
         assertThat(limits.meanRange()).isCloseTo(1.8778, within(0.00005));

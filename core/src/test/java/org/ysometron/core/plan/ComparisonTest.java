@@ -23,10 +23,10 @@ class ComparisonTest {
     /** Three places of 4, 4 and 3 values; F, p and the scatter within by aov of R 4.2.2. */
     @Test
     void aPlaceEffectAgainstAGeneralEnvironment() {
-        PlaceEffect effect = PlaceEffect.of(
-                new double[] {54.1, 55.3, 53.9, 54.8},
-                new double[] {55.9, 56.4, 55.2, 56.8},
-                new double[] {54.4, 54.9, 55.6});
+        PlaceEffect effect =
+                effect(new double[] {54.1, 55.3, 53.9, 54.8}, new double[] {55.9, 56.4, 55.2, 56.8}, new double[] {
+                    54.4, 54.9, 55.6
+                });
 
         assertThat(effect.f()).isCloseTo(5.93523673778, within(1e-9));
         assertThat(effect.p()).isCloseTo(0.0262740538322, within(1e-9));
@@ -38,13 +38,13 @@ class ComparisonTest {
     /** M57: places that add nothing may give a negative component: shown as zero and said so. */
     @Test
     void aNegativeComponentIsSaid() {
-        PlaceEffect effect = PlaceEffect.of(new double[] {1, 3, 5}, new double[] {1.1, 3.1, 4.8});
+        PlaceEffect effect = effect(new double[] {1, 3, 5}, new double[] {1.1, 3.1, 4.8});
 
         assertThat(effect.f()).isLessThan(1);
         assertThat(effect.betweenSd()).isZero();
         assertThat(effect.betweenNegative()).isTrue();
-        assertThatThrownBy(() -> PlaceEffect.of(new double[] {1, 2})).hasMessageContaining("two places");
-        assertThatThrownBy(() -> PlaceEffect.of(new double[] {1, 1}, new double[] {2, 2}))
+        assertThatThrownBy(() -> effect(new double[] {1, 2})).hasMessageContaining("two places");
+        assertThatThrownBy(() -> effect(new double[] {1, 1}, new double[] {2, 2}))
                 .hasMessageContaining("all alike");
     }
 
@@ -179,5 +179,20 @@ class ComparisonTest {
         assertThat(Bridging.of(old, new double[] {54.3, 55.1, 54.0, 54.7, 56.1}, 0.4, OptionalDouble.empty())
                         .isDifferent())
                 .isFalse();
+    }
+
+    /** Of one set, by its groups. */
+    private static PlaceEffect effect(double[]... groups) {
+        double[] values = java.util.Arrays.stream(groups)
+                .flatMapToDouble(java.util.Arrays::stream)
+                .toArray();
+        int[] places = new int[values.length];
+        int next = 0;
+        for (int place = 0; place < groups.length; place++) {
+            for (int i = 0; i < groups[place].length; i++) {
+                places[next++] = place;
+            }
+        }
+        return PlaceEffect.of(values, places, new int[values.length]);
     }
 }

@@ -1,21 +1,24 @@
 package org.ysometron.core.drift.formula;
 
+import java.util.Arrays;
 import java.util.function.DoubleUnaryOperator;
-import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
-import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
+import org.ysometron.core.statistics.formula.Panels;
 import org.ysometron.core.statistics.formula.StandardNormal;
 
 /** Average run lengths of charts on independent normal points; shifts and limits in standard deviations of a point. */
 public final class RunLength {
 
-    /** Nodes at the most: beyond it a chart's memory is too long for its points. */
-    private static final int MOST_NODES = 700;
+    /** Pieces at the most: beyond it a chart's memory is too long for its points. */
+    private static final int MOST_PIECES = 35;
 
-    /** Nodes of one piece, which is so many standard deviations of the newest point long at the most. */
-    private static final int POINTS = 20;
-
+    /** Standard deviations of the newest point that one piece is long at the most. */
     private static final double PIECE = 6;
-    private static final GaussIntegrator UNIT = new GaussIntegratorFactory().legendre(POINTS, -1, 1);
+
+    /** Points followed at the most while limits widen. */
+    private static final int MOST_POINTS = 3000;
+
+    /** Relative change below which a share counts as settled. */
+    private static final double SETTLED = 1e-11;
 
     private RunLength() {}
 
@@ -55,6 +58,55 @@ public final class RunLength {
                         from -> 0,
                         from -> StandardNormal.below((-h - stays * from) / lambda - shift)
                                 + StandardNormal.above((h - stays * from) / lambda - shift));
+    }
+
+    /**
+     * EWMA with limits that widen as the variance of z does, ±L·√(λ/(2 − λ)·(1 − (1 − λ)²ⁱ)): the density of z is followed from
+     * point to point until what leaves at each is a settled share of what is left.
+     *
+     * @param start where it begins, in standard deviations of the EWMA in the long run
+     */
+    public static double ewmaWidening(double lambda, double limit, double shift, double start) {
+        double unit = Math.sqrt(lambda / (2 - lambda));
+        double stays = 1 - lambda;
+        double[] at = {start * unit};
+        double[] mass = {1};
+        double left = 1;
+        double length = 0;
+        double share = 0;
+        for (int i = 1; i <= MOST_POINTS; i++) {
+            length += left;
+            double h = limit * unit * Math.sqrt(1 - Math.pow(stays, 2.0 * i));
+            Panels next = Panels.even(-h, h, Math.max(1, (int) Math.ceil(2 * h / lambda / PIECE)));
+            double[] places = new double[next.size()];
+            double[] masses = new double[next.size()];
+            for (int k = 0; k < masses.length; k++) {
+                places[k] = next.at(k);
+                for (int j = 0; j < mass.length; j++) {
+                    masses[k] += mass[j] * StandardNormal.density((places[k] - stays * at[j]) / lambda - shift);
+                }
+                masses[k] *= next.weight(k) / lambda;
+            }
+            double gone = 0;
+            for (int j = 0; j < mass.length; j++) {
+                gone += mass[j]
+                        * (StandardNormal.below((-h - stays * at[j]) / lambda - shift)
+                                + StandardNormal.above((h - stays * at[j]) / lambda - shift));
+            }
+            double before = share;
+            share = gone / left;
+            if (share >= 1 || left < 1e-17) {
+                return length;
+            }
+            boolean wide = Math.pow(stays, 2.0 * i) < SETTLED;
+            if (wide && Math.abs(share - before) <= SETTLED * share) {
+                return length - left + left / share;
+            }
+            at = places;
+            mass = masses;
+            left = Arrays.stream(masses).sum();
+        }
+        throw new IllegalArgumentException("the weight is too small for limits that widen: they do so for too long");
     }
 
     /**
@@ -127,27 +179,21 @@ public final class RunLength {
 
         double absorbed(Kernel kernel, DoubleUnaryOperator rests, DoubleUnaryOperator leaves) {
             double pieces = Math.ceil((high - low) / scale / PIECE);
-            if (pieces * POINTS > MOST_NODES) {
+            if (pieces > MOST_PIECES) {
                 throw new IllegalArgumentException("the limits lie too many steps apart for a run length: "
                         + Math.round((high - low) / scale) + " standard deviations of one step");
             }
-            int nodes = (int) (pieces * POINTS);
-            double half = (high - low) / pieces / 2;
-            double[] at = new double[nodes];
-            double[] weights = new double[nodes];
-            for (int i = 0; i < nodes; i++) {
-                at[i] = low + half * (2 * (i / POINTS) + 1 + UNIT.getPoint(i % POINTS));
-                weights[i] = half * UNIT.getWeight(i % POINTS);
-            }
+            Panels at = Panels.even(low, high, (int) pieces);
+            int nodes = at.size();
             boolean resting = !Double.isNaN(rest);
             int size = nodes + (resting ? 2 : 1);
             // The start first, where the elimination ends; then the resting place; then the nodes.
             double[][] moves = new double[size][size];
             double[] gone = new double[size];
             for (int i = 0; i < size; i++) {
-                double from = i == 0 ? start : resting && i == 1 ? rest : at[i - (size - nodes)];
+                double from = i == 0 ? start : resting && i == 1 ? rest : at.at(i - (size - nodes));
                 for (int j = 0; j < nodes; j++) {
-                    moves[i][j + size - nodes] = weights[j] * kernel.density(from, at[j]);
+                    moves[i][j + size - nodes] = at.weight(j) * kernel.density(from, at.at(j));
                 }
                 if (resting) {
                     moves[i][1] = rests.applyAsDouble(from);
@@ -164,7 +210,7 @@ public final class RunLength {
      */
     private static double timeOfFirst(double[][] moves, double[] gone) {
         double[] steps = new double[gone.length];
-        java.util.Arrays.fill(steps, 1);
+        Arrays.fill(steps, 1);
         for (int k = gone.length - 1; k >= 1; k--) {
             double[] from = moves[k];
             double out = gone[k];

@@ -3,21 +3,17 @@ package org.ysometron.core.statistics.formula;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
-import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
-import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
 
 /**
  * The ratio s/σ of a standard deviation with ν degrees of freedom to the one it estimates: √(V/ν), V being chi-square.
  *
- * <p>Expectations over it by Gauss and Legendre, in pieces (Abramowitz and Stegun, 25.4.29).
+ * <p>Expectations over it by {@link Panels}.
  */
 public final class ScaledChi {
 
     private static final int PIECES = 12;
-    private static final int POINTS = 20;
     private static final int DOUBLINGS = 60;
     private static final double LARGEST_EXPONENT = 700;
-    private static final GaussIntegrator UNIT_PIECE = new GaussIntegratorFactory().legendre(POINTS, -1, 1);
 
     private ScaledChi() {}
 
@@ -33,19 +29,10 @@ public final class ScaledChi {
         double constant = Math.log(2) + nu / 2 * Math.log(nu / 2) - StandardNormal.logGamma(nu / 2);
         // s has mean near 1 and standard deviation near 1/√(2ν); beyond 12 of them nothing is left.
         double spread = 12 / Math.sqrt(2 * nu);
-        double[] ends = ends(Math.max(0, 1 - spread), 1 + spread, rise, width);
-        double sum = 0;
-        for (int piece = 1; piece < ends.length; piece++) {
-            double half = (ends[piece] - ends[piece - 1]) / 2;
-            double middle = (ends[piece] + ends[piece - 1]) / 2;
-            sum += half
-                    * UNIT_PIECE.integrate(x -> {
-                        double s = middle + half * x;
-                        double logDensity = constant + (nu - 1) * Math.log(s) - nu * s * s / 2;
-                        return logDensity < -LARGEST_EXPONENT ? 0 : g.applyAsDouble(s) * Math.exp(logDensity);
-                    });
-        }
-        return sum;
+        return new Panels(ends(Math.max(0, 1 - spread), 1 + spread, rise, width)).integrate(s -> {
+            double logDensity = constant + (nu - 1) * Math.log(s) - nu * s * s / 2;
+            return logDensity < -LARGEST_EXPONENT ? 0 : g.applyAsDouble(s) * Math.exp(logDensity);
+        });
     }
 
     /**
@@ -53,9 +40,11 @@ public final class ScaledChi {
      * tail that happens within a thousandth of the range, between two of the even ends.
      */
     private static double[] ends(double low, double high, double rise, double width) {
-        double piece = (high - low) / PIECES;
-        DoubleStream even = IntStream.rangeClosed(0, PIECES).mapToDouble(i -> low + piece * i);
-        DoubleStream near = Double.isFinite(rise) && width > 0
+        boolean smooth = !Double.isFinite(rise);
+        int pieces = smooth ? PIECES / 2 : PIECES;
+        double piece = (high - low) / pieces;
+        DoubleStream even = IntStream.rangeClosed(0, pieces).mapToDouble(i -> low + piece * i);
+        DoubleStream near = !smooth && width > 0
                 ? IntStream.range(-1, DOUBLINGS)
                         .mapToDouble(i -> i < 0 ? 0 : width * Math.scalb(1.0, i))
                         .takeWhile(away -> away < 2 * piece)

@@ -4,12 +4,15 @@ import org.apache.commons.numbers.gamma.Erfc;
 import org.apache.commons.numbers.gamma.InverseErfc;
 import org.apache.commons.numbers.gamma.LogGamma;
 import org.apache.commons.numbers.gamma.RegularizedGamma;
+import org.hipparchus.distribution.continuous.ChiSquaredDistribution;
 
 /** The standard normal distribution and the chi-square one that goes with it, to the last digits in either tail. */
 public final class StandardNormal {
 
     private static final double ROOT_OF_TWO = Math.sqrt(2);
     private static final double PEAK = 1 / Math.sqrt(2 * Math.PI);
+
+    private static final double ACCURACY = 1e-14;
 
     private StandardNormal() {}
 
@@ -48,6 +51,16 @@ public final class StandardNormal {
      */
     public static double chiSquareBelow(double nu, double x) {
         return RegularizedGamma.P.value(nu / 2, x / 2);
+    }
+
+    /**
+     * The x with P(χ² ≤ x) = p.
+     *
+     * @param nu degrees of freedom, above 0
+     * @param p probability, 0 &lt; p &lt; 1
+     */
+    public static double chiSquareQuantile(double nu, double p) {
+        return new ChiSquaredDistribution(nu, ACCURACY).inverseCumulativeProbability(p);
     }
 
     /** ln Γ(x) for an x above 0. */

@@ -1,0 +1,317 @@
+package org.ysometron.core.calculation;
+
+import static org.ysometron.core.calculation.Input.Kind.NUMBER;
+import static org.ysometron.core.calculation.Input.Kind.NUMBERS;
+import static org.ysometron.core.calculation.Input.Kind.WHOLE;
+import static org.ysometron.core.calculation.Input.Kind.WHOLES;
+import static org.ysometron.core.calculation.Input.Kind.WORD;
+import static org.ysometron.core.calculation.Input.optional;
+import static org.ysometron.core.calculation.Input.required;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import org.ysometron.core.statistics.KaplanMeier;
+import org.ysometron.core.statistics.Prediction;
+import org.ysometron.core.statistics.ScatterBounds;
+import org.ysometron.core.statistics.Summary;
+import org.ysometron.core.statistics.ToleranceFactor;
+import org.ysometron.core.statistics.VarianceComponents;
+import org.ysometron.core.statistics.Weibull;
+import org.ysometron.core.working.Step;
+import org.ysometron.core.working.Working;
+
+/** What values say of the population behind them: where its parts lie, what comes next, how it scatters, how long it lasts. */
+final class PopulationCalculations {
+
+    private static final List<Double> STRENGTHS = List.of(55.1, 54.2, 56.0, 55.5, 54.9);
+    private static final Input VALUES =
+            required("values", NUMBERS, "", "of one unit").items(2, 10_000);
+    private static final Input CONFIDENCE =
+            optional("confidence", NUMBER, "", "0.95 unless given").in(0.501, 0.9999);
+    private static final Input FAILED = required("failed", NUMBERS, "", "values at which specimens failed")
+            .in(1e-6, 1e9)
+            .items(1, 10_000);
+    private static final Input LASTED = optional("lasted", NUMBERS, "", "values that others reached without failing")
+            .in(1e-6, 1e9)
+            .items(0, 10_000);
+
+    private enum Sides {
+        ONE,
+        TWO
+    }
+
+    private enum Next {
+        EACH,
+        MEAN
+    }
+
+    private PopulationCalculations() {}
+
+    static List<Calculation> all() {
+        return List.of(tolerance(), prediction(), deviation(), variation(), components(), weibull(), survival());
+    }
+
+    private static boolean two(Case given, Sides otherwise) {
+        return given.word("sides", Sides.class, otherwise) == Sides.TWO;
+    }
+
+    private static Answer interval(Summary values, double k, Step factor) {
+        double half = k * values.sd().orElseThrow();
+        Working working = Working.of(
+                new Step("mean", "x̄", "", "n = " + values.n(), values.mean(), "", ""),
+                new Step("standard deviation", "s", "", "", values.sd().orElseThrow(), "", ""),
+                factor,
+                new Step("lower end", "", "x̄ − k·s", "", values.mean() - half, "", ""),
+                new Step("upper end", "", "x̄ + k·s", "", values.mean() + half, "", ""));
+        return Answer.of(k, "", working)
+                .with("mean", values.mean())
+                .with("lower", values.mean() - half)
+                .with("upper", values.mean() + half);
+    }
+
+    private static Calculation tolerance() {
+        return new Calculation(
+                "tolerance-bounds",
+                "Bounds of a share of the population from values: two one-sided ones, or the interval that holds it",
+                List.of(
+                        VALUES,
+                        optional("share", NUMBER, "", "of the population; 0.95 unless given")
+                                .in(0.0001, 0.9999),
+                        CONFIDENCE,
+                        optional("sides", WORD, "", "one or two; two unless given")),
+                "",
+                "ISO 16269-6, unknown mean and standard deviation",
+                Map.of("values", STRENGTHS),
+                given -> {
+                    Summary values = Summary.of(given.numbers("values"));
+                    double share = given.number("share", 0.95);
+                    double confidence = given.number("confidence", 0.95);
+                    double k = two(given, Sides.TWO)
+                            ? ToleranceFactor.twoSided(values.n(), share, confidence)
+                            : ToleranceFactor.oneSided(values.n(), share, confidence);
+                    return interval(values, k, new Step("tolerance factor", "k", "", "", k, "", "ISO 16269-6"));
+                });
+    }
+
+    private static Calculation prediction() {
+        return new Calculation(
+                "prediction-bounds",
+                "Bounds that all of so many further values keep, or their mean does",
+                List.of(
+                        VALUES,
+                        optional("further", WHOLE, "", "values to come; 1 unless given")
+                                .in(1, 10_000),
+                        optional("of", WORD, "", Case.list(Next.class) + "; each unless given"),
+                        CONFIDENCE,
+                        optional("sides", WORD, "", "one or two; two unless given")),
+                "",
+                "ISO 16269-8, unknown mean and standard deviation; exact",
+                Map.of("values", STRENGTHS, "further", 3),
+                given -> {
+                    Summary values = Summary.of(given.numbers("values"));
+                    int further = given.whole("further", 1);
+                    double confidence = given.number("confidence", 0.95);
+                    boolean both = two(given, Sides.TWO);
+                    double k = given.word("of", Next.class, Next.EACH) == Next.EACH
+                            ? Prediction.ofValues(values.n(), further, confidence, both)
+                            : Prediction.ofMean(values.n(), further, confidence, both);
+                    return interval(values, k, new Step("prediction factor", "k", "", "", k, "", "ISO 16269-8"));
+                });
+    }
+
+    private static Calculation deviation() {
+        return new Calculation(
+                "sd-bounds",
+                "One-sided confidence bounds of a standard deviation",
+                List.of(
+                        required("sd", NUMBER, "", "as found").in(0, Input.FAR),
+                        required("degreesOfFreedom", NUMBER, "", "n − 1 for one sample")
+                                .in(0.1, 1e7),
+                        CONFIDENCE),
+                "",
+                "ISO 2854, χ²",
+                Map.of("sd", 0.666, "degreesOfFreedom", 4),
+                given -> {
+                    double sd = given.number("sd");
+                    double freedom = given.number("degreesOfFreedom");
+                    double confidence = given.number("confidence", 0.95);
+                    double upper = ScatterBounds.ofDeviation(sd, freedom, confidence);
+                    double lower = ScatterBounds.ofDeviation(sd, freedom, 1 - confidence);
+                    Working working = Working.of(
+                            new Step("standard deviation", "s", "", "ν = " + freedom, sd, "", ""),
+                            new Step("lower bound", "", "s·√(ν/χ²(γ; ν))", "", lower, "", "ISO 2854"),
+                            new Step("upper bound", "", "s·√(ν/χ²(1−γ; ν))", "", upper, "", "ISO 2854"));
+                    return Answer.of(sd, "", working).with("lower", lower).with("upper", upper);
+                });
+    }
+
+    private static Calculation variation() {
+        return new Calculation(
+                "coefficient-of-variation",
+                "Standard deviation over mean with one-sided confidence bounds",
+                List.of(VALUES, CONFIDENCE),
+                "",
+                "Johnson and Welch 1940, noncentral t; exact for a normal population",
+                Map.of("values", STRENGTHS),
+                given -> {
+                    Summary values = Summary.of(given.numbers("values"));
+                    double confidence = given.number("confidence", 0.95);
+                    OptionalDouble lower = ScatterBounds.ofVariation(values, 1 - confidence);
+                    OptionalDouble upper = ScatterBounds.ofVariation(values, confidence);
+                    double found = values.sd().orElseThrow() / values.mean();
+                    Answer answer = Answer.of(
+                                    found,
+                                    "",
+                                    Working.of(
+                                            new Step("mean", "x̄", "", "", values.mean(), "", ""),
+                                            new Step(
+                                                    "coefficient of variation",
+                                                    "",
+                                                    "s/x̄; not corrected for its bias",
+                                                    "",
+                                                    found,
+                                                    "",
+                                                    "")))
+                            .withIfPresent("lower", lower)
+                            .withIfPresent("upper", upper);
+                    return upper.isPresent()
+                            ? answer
+                            : answer.with("noUpper", "a mean of zero is not ruled out: there is no upper bound");
+                });
+    }
+
+    private static Calculation components() {
+        return new Calculation(
+                "variance-components",
+                "Variance between groups and within them by restricted maximum likelihood",
+                List.of(
+                        VALUES,
+                        required("groups", WHOLES, "", "number of the group of each value, same length")
+                                .items(2, 10_000)),
+                "",
+                "Patterson and Thompson 1971; Searle, Casella and McCulloch 1992",
+                Map.of(
+                        "values", List.of(54.1, 55.3, 53.9, 54.8, 55.9, 56.4, 55.2, 56.8, 53.0, 54.2),
+                        "groups", List.of(1, 1, 1, 1, 2, 2, 2, 2, 3, 3)),
+                given -> {
+                    VarianceComponents found = VarianceComponents.of(
+                            List.copyOf(ComparisonCalculations.byGroup(given).values()));
+                    return Answer.of(
+                                    found.between(),
+                                    "",
+                                    Working.of(
+                                            new Step("mean over groups", "μ̂", "", "", found.mean(), "", ""),
+                                            new Step("variance between", "", "", "", found.between(), "", ""),
+                                            new Step("variance within", "", "", "", found.within(), "", "")))
+                            .with("within", found.within())
+                            .with("mean", found.mean())
+                            .with("meanError", found.meanError())
+                            .with("intraclassCorrelation", found.intraclassCorrelation());
+                });
+    }
+
+    private static Calculation weibull() {
+        return new Calculation(
+                "weibull-fit",
+                "A Weibull population from failures and from specimens that only lasted so far",
+                List.of(
+                        FAILED,
+                        LASTED,
+                        optional("share", NUMBER, "", "that fails below the quantile; 0.1 unless given")
+                                .in(1e-6, 0.999999),
+                        optional("confidence", NUMBER, "", "two-sided; 0.95 unless given")
+                                .in(0.5, 0.9999)),
+                "",
+                "IEC 61649, largest likelihood; Meeker and Escobar 1998 for the intervals",
+                Map.of("failed", List.of(31, 44, 52, 57, 66, 71), "lasted", List.of(80, 80)),
+                given -> {
+                    Weibull fit = Weibull.fit(given.numbers("failed"), given.numbers("lasted"));
+                    double confidence = given.number("confidence", 0.95);
+                    double share = given.number("share", 0.1);
+                    Weibull.Estimate quantile = fit.quantile(share, confidence);
+                    Working working = Working.of(
+                            new Step(
+                                    "shape",
+                                    "β",
+                                    "Σxᵝln x/Σxᵝ − 1/β = mean of ln x over failures",
+                                    "",
+                                    fit.shape(),
+                                    "",
+                                    "IEC 61649"),
+                            new Step("scale", "η", "(Σxᵝ/r)^(1/β)", "", fit.scale(), "", "IEC 61649"),
+                            new Step("quantile", "", "η·(−ln(1−p))^(1/β)", "p = " + share, quantile.value(), "", ""));
+                    return estimate(
+                                    estimate(
+                                            estimate(
+                                                    Answer.of(fit.shape(), "", working),
+                                                    "shape",
+                                                    fit.shape(confidence)),
+                                            "scale",
+                                            fit.scale(confidence)),
+                                    "quantile",
+                                    quantile)
+                            .with("logLikelihood", fit.likelihood());
+                });
+    }
+
+    private static Answer estimate(Answer answer, String name, Weibull.Estimate estimate) {
+        return answer.with(name, estimate.value())
+                .with(name + "Low", estimate.low())
+                .with(name + "High", estimate.high());
+    }
+
+    private static Calculation survival() {
+        return new Calculation(
+                "kaplan-meier",
+                "Share that survives beyond each value, no population supposed, with Greenwood's errors",
+                List.of(
+                        FAILED,
+                        LASTED,
+                        optional("scale", WORD, "", Case.list(KaplanMeier.Scale.class) + "; log-log unless given"),
+                        optional("confidence", NUMBER, "", "two-sided; 0.95 unless given")
+                                .in(0.5, 0.9999)),
+                "",
+                "Kaplan and Meier 1958; Greenwood 1926",
+                Map.of("failed", List.of(31, 44, 52, 57, 66, 71), "lasted", List.of(60, 80, 80)),
+                given -> {
+                    KaplanMeier curve = KaplanMeier.of(given.numbers("failed"), given.numbers("lasted"));
+                    KaplanMeier.Scale scale = given.word("scale", KaplanMeier.Scale.class, KaplanMeier.Scale.LOG_LOG);
+                    List<Object> rows = new ArrayList<>();
+                    for (KaplanMeier.Step step : curve.steps()) {
+                        double[] ends = step.interval(given.number("confidence", 0.95), scale);
+                        Map<String, Object> row = new LinkedHashMap<>();
+                        row.put("at", step.at());
+                        row.put("atRisk", step.atRisk());
+                        row.put("failed", step.failed());
+                        row.put("survival", step.survival());
+                        row.put("error", step.error());
+                        row.put("lower", ends[0]);
+                        row.put("upper", ends[1]);
+                        rows.add(row);
+                    }
+                    KaplanMeier.Step last = curve.steps().get(curve.steps().size() - 1);
+                    Working working = Working.of(
+                            new Step("survival at the last failure", "S", "∏(1 − d/n)", "", last.survival(), "", ""),
+                            new Step("its error", "", "S·√Σd/(n(n−d))", "", last.error(), "", "Greenwood 1926"));
+                    Working told = curve.median().isEmpty()
+                            ? working
+                            : working.then(new Step(
+                                    "median",
+                                    "",
+                                    "first value beyond which half or less survives",
+                                    "",
+                                    curve.median().getAsDouble(),
+                                    "",
+                                    ""));
+                    return new Answer(
+                            curve.median(),
+                            "",
+                            curve.median().isPresent() ? "computed" : "more than half survives",
+                            Map.of("steps", rows),
+                            told);
+                });
+    }
+}

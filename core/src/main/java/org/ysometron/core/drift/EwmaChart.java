@@ -1,0 +1,87 @@
+package org.ysometron.core.drift;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.ysometron.core.working.Figures;
+import org.ysometron.core.working.Step;
+import org.ysometron.core.working.Working;
+
+/**
+ * A chart of exponentially weighted moving averages, point by point: zᵢ = λxᵢ + (1 − λ)zᵢ₋₁ from z₀, with limits about the centre
+ * at ±L·σ·√(λ/(2 − λ)·(1 − (1 − λ)²ⁱ)), which widen with i, or at their last width from the start.
+ *
+ * <p>Sources: S. W. Roberts, Technometrics 1, 1959; J. M. Lucas and M. S. Saccucci, Technometrics 32, 1990; ISO 7870-6.
+ *
+ * @param points one for each value
+ * @param working the steps
+ */
+public record EwmaChart(List<Point> points, Working working) {
+
+    /** Copies the points. */
+    public EwmaChart {
+        points = List.copyOf(points);
+    }
+
+    /**
+     * One point.
+     *
+     * @param z the weighted average
+     * @param lower lower limit there
+     * @param upper upper limit there
+     */
+    public record Point(double z, double lower, double upper) {
+
+        /** Whether it lies beyond a limit; one on a limit does not. */
+        public boolean isBeyond() {
+            return z < lower || z > upper;
+        }
+    }
+
+    /**
+     * What a chart is kept by.
+     *
+     * @param centre of the baseline
+     * @param sigma of one value, above 0
+     * @param lambda weight of the newest value, above 0, at most 1
+     * @param limit L, above 0
+     * @param start z₀, the centre unless a head start is wanted
+     * @param widening whether the limits widen with the first points; else they are those of the long run
+     */
+    public record Plan(double centre, double sigma, double lambda, double limit, double start, boolean widening) {
+
+        /** Checks the ranges. */
+        public Plan {
+            if (!(sigma > 0 && lambda > 0 && lambda <= 1 && limit > 0)) {
+                throw new IllegalArgumentException("sigma and limit above 0, and λ above 0 and up to 1, are needed");
+            }
+        }
+    }
+
+    /** The chart of values in order. */
+    public static EwmaChart of(double[] values, Plan plan) {
+        List<Point> points = new ArrayList<>();
+        double stays = 1 - plan.lambda;
+        double settled = plan.limit * plan.sigma * Math.sqrt(plan.lambda / (2 - plan.lambda));
+        double z = plan.start;
+        double left = 1;
+        for (double value : values) {
+            z = plan.lambda * value + stays * z;
+            left *= stays * stays;
+            double half = plan.widening ? settled * Math.sqrt(1 - left) : settled;
+            points.add(new Point(z, plan.centre - half, plan.centre + half));
+        }
+        String source = "Lucas and Saccucci 1990";
+        Working working = Working.of(
+                new Step("weight", "λ", "", "", plan.lambda, "", source),
+                new Step(
+                        "half width of the limits in the long run",
+                        "",
+                        "L·σ·√(λ/(2−λ))",
+                        Figures.significant(plan.limit, 4) + " · " + Figures.significant(plan.sigma, 4),
+                        settled,
+                        "",
+                        source),
+                new Step("last point", "z", "λx + (1−λ)z", "", z, "", source));
+        return new EwmaChart(points, working);
+    }
+}

@@ -1,0 +1,66 @@
+source("common.R")
+# Charts of subgroups, of weighted means and sums, of several characteristics; base R only.
+w <- function(n) { f <- function(x) 1 - pnorm(x)^n - (1 - pnorm(x))^n; integrate(f, -9, 9, rel.tol = 1e-12)$value }
+pr <- function(q, n) ptukey(q, n, Inf)
+d4 <- function(n) uniroot(function(q) integrate(function(x) n * dnorm(x) * (pnorm(x + q) - pnorm(x))^(n - 1), -9, 9, rel.tol = 1e-12)$value - 0.5,
+                          c(0.01, 10), tol = 1e-14)$root
+d3 <- function(n) { m <- w(n); v <- integrate(function(q) sapply(q, function(a) 2 * a * (1 - ptukey(a, n, Inf))), 0, 14, rel.tol = 1e-9)$value; sqrt(v - m^2) }
+c4 <- function(n) sqrt(2 / (n - 1)) * exp(lgamma(n / 2) - lgamma((n - 1) / 2))
+source_of("R integrate and uniroot on the distribution of the range; lgamma for c4")
+for (n in c(2, 3, 5, 10, 25)) { case("chart-constants", paste0("n=", n), "d4", d4(n), "1e-8"); case("chart-constants", paste0("n=", n), "d2", w(n), "1e-9") }
+source_of("ISO 7870-2 and textbooks, factor of the median range (printed: 0.954, 1.588, 2.257)")
+case("chart-constants", "n=2", "d4", 0.954, "0.0006"); case("chart-constants", "n=3", "d4", 1.588, "0.0006"); case("chart-constants", "n=5", "d4", 2.257, "0.0006")
+source_of("R, subgroup means, ranges and standard deviations by apply, factors by integration")
+x <- c(49.6, 47.6, 49.9, 51.3, 47.8, 51.2, 52.6, 52.4, 53.6, 52.1, 51.0, 50.2, 50.9, 49.2, 48.8); n <- 3
+g <- matrix(x, nrow = n); m <- colMeans(g); r <- apply(g, 2, function(a) diff(range(a))); s <- apply(g, 2, sd)
+for (how in c("ranges", "deviations", "pooled")) {
+  sg <- switch(how, ranges = mean(r) / w(n), deviations = mean(s) / c4(n), pooled = sqrt(mean(s^2)))
+  i <- paste0("values=", lst(x), "; n=3; sigma=", how)
+  case("subgroup-limits", i, "value", sg); case("subgroup-limits", i, "meansLower", mean(m) - 3 * sg / sqrt(n))
+  case("subgroup-limits", i, "meansUpper", mean(m) + 3 * sg / sqrt(n)); case("subgroup-limits", i, "rangesCentre", w(n) * sg)
+  case("subgroup-limits", i, "rangesUpper", (w(n) + 3 * d3(n)) * sg, "r1e-6"); case("subgroup-limits", i, "rangesLower", max(0, w(n) - 3 * d3(n)) * sg, "1e-6")
+  case("subgroup-limits", i, "deviationsUpper", (c4(n) + 3 * sqrt(1 - c4(n)^2)) * sg)
+}
+i <- paste0("values=", lst(x), "; n=3"); mr <- mean(abs(diff(m)))
+case("three-way-limits", i, "value", mean(m)); case("three-way-limits", i, "sigma", mr / (2 / sqrt(pi))); case("three-way-limits", i, "meansUpper", mean(m) + 3 * mr / (2 / sqrt(pi)))
+case("three-way-limits", i, "withinSigma", mean(r) / w(3)); case("three-way-limits", i, "betweenSigma", sqrt(var(m) - mean(s^2) / 3))
+for (span in c(2, 3, 5)) {
+  q <- sapply(1:(length(x) - span + 1), function(k) diff(range(x[k:(k + span - 1)])))
+  i <- paste0("values=", lst(x), "; span=", span)
+  case("moving-ranges", i, "value", mean(q) / w(span)); case("moving-ranges", i, "ranges:2", q[3]); case("moving-ranges", paste0(i, "; centre=median"), "value", median(q) / d4(span), "r1e-8")
+  case("moving-ranges", i, "upper", (w(span) + 3 * d3(span)) * mean(q) / w(span), "r1e-6")
+}
+source_of("R, the recursion of the weighted mean by Reduce, and its limits by the exact variance of a sum")
+z <- Reduce(function(a, b) 0.3 * b + 0.7 * a, x, accumulate = TRUE, 50)[-1]; i <- paste0("values=", lst(x), "; centre=50; sigma=1.6; lambda=0.3; limit=2.7")
+half <- sapply(seq_along(x), function(k) 2.7 * 1.6 * sqrt(sum((0.3 * 0.7^(0:(k - 1)))^2)))
+for (k in c(1, 2, 9, 15)) { case("ewma-chart", i, paste0("z:", k - 1), z[k]); case("ewma-chart", i, paste0("upper:", k - 1), 50 + half[k]) }
+case("ewma-chart", i, "value", sum(abs(z - 50) > half), "0"); case("ewma-chart", paste0(i, "; limits=constant"), "lower:0", 50 - 2.7 * 1.6 * sqrt(0.3 / 1.7))
+source_of("R, cumulated sums as excursions of a walk above its running minimum (their definition before the tabular one)")
+y <- (x - 50) / 1.6; wu <- cumsum(y - 0.5); wl <- cumsum(-y - 0.5); up <- wu - pmin(0, cummin(wu)); lo <- wl - pmin(0, cummin(wl))
+i <- paste0("values=", lst(x), "; centre=50; sigma=1.6; h=3")
+for (k in c(1, 3, 8, 11, 15)) { case("cusum-chart", i, paste0("upper:", k - 1), up[k], "1e-9"); case("cusum-chart", i, paste0("lower:", k - 1), lo[k], "1e-9") }
+case("cusum-chart", i, "value", sum(up > 3 | lo > 3), "0")
+source_of("D. C. Montgomery's textbook, tabular CUSUM of 30 observations about 10, k 0.5, h 5: C+ is 5.28 at period 29 (first signal), begun 7 points before with it; data quoted from memory")
+mo <- c(9.45, 7.99, 9.29, 11.66, 12.16, 10.18, 8.04, 11.46, 9.20, 10.34, 9.03, 11.47, 10.51, 9.40, 10.08, 9.37, 10.62, 10.31, 8.52, 10.84, 10.90, 9.33,
+        12.29, 11.50, 10.60, 11.08, 10.38, 11.62, 11.31, 10.52)
+i <- paste0("values=", lst(mo), "; centre=10; sigma=1")
+case("cusum-chart", i, "upper:28", 5.28, "0.005"); case("cusum-chart", i, "upperSince:28", 7, "0"); case("cusum-chart", i, "beyond:0", 28, "0")
+source_of("R mahalanobis, cov, qbeta, qf")
+v <- cbind(c(54.1, 55.3, 53.9, 54.8, 55.9, 56.4, 55.2, 56.8, 53.0), c(1.75, 1.76, 1.74, 1.75, 1.77, 1.76, 1.75, 1.74, 1.73), c(49, 51, 50.5, 48, 52, 51, 49.5, 50, 47.5))
+i <- paste0("values=", lst(as.vector(t(v))), "; characteristics=3; level=0.01"); k <- nrow(v); p <- 3; t2 <- mahalanobis(v, colMeans(v), cov(v))
+for (j in c(1, 5, 9)) case("t-squared", i, paste0("values:", j - 1), t2[j]); case("t-squared", i, "value", (k - 1)^2 / k * qbeta(0.99, p / 2, (k - p - 1) / 2))
+case("t-squared", i, "laterLimit", p * (k + 1) * (k - 1) / (k * (k - p)) * qf(0.99, p, k - p)); dv <- diff(v); hm <- t(dv) %*% dv / (2 * (k - 1))
+case("t-squared", paste0(i, "; scatter=neighbours"), "values:4", mahalanobis(v, colMeans(v), hm)[5])
+source_of("R qchisq; pt with a noncentrality and uniroot for one edge; Bissell's formula for the lesser")
+lo <- 44; hi <- 57; n <- length(x); sd1 <- sd(x); mu <- mean(x); i <- paste0("values=", lst(x), "; lower=44; upper=57; n=3")
+case("capability", i, "pp", (hi - lo) / 6 / sd1); case("capability", i, "ppLow", (hi - lo) / 6 / sd1 * sqrt(qchisq(0.025, n - 1) / (n - 1)))
+case("capability", i, "ppHigh", (hi - lo) / 6 / sd1 * sqrt(qchisq(0.975, n - 1) / (n - 1))); ppk <- min(mu - lo, hi - mu) / 3 / sd1
+case("capability", i, "ppk", ppk); case("capability", i, "ppkLow", ppk - qnorm(0.975) * sqrt(1 / 9 / n + ppk^2 / 2 / (n - 1)))
+case("capability", i, "cp", (hi - lo) / 6 / sqrt(mean(s^2))); case("capability", i, "cpHigh", (hi - lo) / 6 / sqrt(mean(s^2)) * sqrt(qchisq(0.975, 10) / 10))
+case("capability", i, "ppm", (hi - lo) / 6 / sqrt(sd1^2 + (mu - 50.5)^2)); case("capability", i, "shareOutside", pnorm(lo, mu, sd1) + 1 - pnorm(hi, mu, sd1))
+ppu <- (hi - mu) / 3 / sd1; t0 <- 3 * ppu * sqrt(n); case("capability", i, "ppu", ppu)
+case("capability", i, "ppuLow", uniroot(function(d) pt(t0, n - 1, ncp = d) - 0.975, c(0, t0), tol = 1e-12)$root / 3 / sqrt(n), "r1e-6")
+case("capability", i, "ppuHigh", uniroot(function(d) pt(t0, n - 1, ncp = d) - 0.025, c(t0 / 2, t0 * 2), tol = 1e-12)$root / 3 / sqrt(n), "r1e-6")
+source_of("R, individuals by median and by standard deviation")
+i <- paste0("values=", lst(x)); case("individuals-limits", paste0(i, "; sigma=median-range"), "sigma", median(abs(diff(x))) / d4(2), "r1e-8")
+case("individuals-limits", paste0(i, "; sigma=deviations"), "upper", mean(x) + 3 * sd(x) / c4(length(x))); case("individuals-limits", paste0(i, "; centre=median"), "lower", median(x) - 3 * mean(abs(diff(x))) * sqrt(pi) / 2)

@@ -119,7 +119,18 @@ class GateTest extends DemoSite {
                         .decide(lot, Disposition.RELEASE, "All claims supported.", "release")
                         .revision())
                 .isEqualTo(1);
-        // The record is closed.
+        // The record is closed; who decides in a second tab is told, and keeps what was typed.
+        http.perform(post("/lots/" + lot.code() + "/decision")
+                        .with(RELEASE)
+                        .with(csrf())
+                        .param("disposition", "HOLD")
+                        .param("reason", "Second thoughts about XY1.")
+                        .param("password", "release"))
+                .andExpect(status().is(422))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("Your decision was not taken."),
+                                containsString("Your reason was: Second thoughts about XY1."))));
         assertThatThrownBy(() -> bench.enter(lot, testLots.width("XY1", 2, "4.00"), "bench"))
                 .hasMessageContaining("released");
         http.perform(get("/lots/" + lot.code() + "/certificate").with(RELEASE))

@@ -34,7 +34,9 @@ import org.ysometron.core.statistics.ToleranceFactor;
 public class CoreBenchmark {
 
     private final double[] lots = new Random(1).doubles(5000, 27, 30).toArray();
-    private final double[] million = new Random(2).doubles(1_000_000).map(p -> Math.log(p / (1 - p)) / 1.7).toArray();
+    private final double[] million = java.util.stream.DoubleStream.generate(new Random(2)::nextGaussian)
+            .limit(1_000_000)
+            .toArray();
     private long asked;
     private final Evidence five = Evidence.of(26.1, 25.4, 26.8, 25.9, 26.2);
     private final Requirement claim = Requirement.atLeast(24, "MPa", 5);

@@ -17,7 +17,7 @@ import org.ysometron.core.dimension.DiameterLog;
 import org.ysometron.core.dimension.DiameterLogFile;
 import org.ysometron.core.quantity.Problem;
 
-/** The command line: {@code --list}, or the name of a calculation with cases on standard input. */
+/** The command line: {@code --list}, {@code --examples}, or the name of a calculation with cases on standard input. */
 public final class Main {
 
     private static final int REFUSED = 2;
@@ -39,11 +39,15 @@ public final class Main {
             out.println(Json.list(Calculations.all()));
             return 0;
         }
+        if (first.equals("--examples")) {
+            Calculations.all().forEach(every -> out.println(Json.line(every, every.compute(every.example()))));
+            return 0;
+        }
         Optional<Calculation> calculation = Calculations.named(first);
         if (calculation.isEmpty()) {
             err.println(
                     first.startsWith("--")
-                            ? "usage: compute --list, or compute NAME < case.json (one JSON object, or one a line)"
+                            ? "usage: compute --list, compute --examples, or compute NAME < case.json (one JSON object, or one a line)"
                             : "There is no calculation '" + first + "'; --list names them all.");
             return REFUSED;
         }

@@ -80,6 +80,17 @@ class MainTest {
                 .contains("\"tension-strength\"", "\"individuals-limits\"", "\"average-run-length\"", "ISO 527-1");
     }
 
+    /** Every calculation answers its own example, and each answer can be put again as it was listed. */
+    @Test
+    void everyExampleIsAnswered() throws Exception {
+        assertThat(run("", "--examples")).isZero();
+        assertThat(answers())
+                .hasSizeGreaterThan(60)
+                .allSatisfy(answer -> assertThat(answer).containsKeys("value", "working"))
+                .extracting(answer -> answer.get("calculation"))
+                .doesNotHaveDuplicates();
+    }
+
     @Test
     void anUnknownNameSaysWhereTheNamesAre() throws Exception {
         assertThat(run("{}", "tensoin")).isEqualTo(2);

@@ -19,7 +19,7 @@ public enum RunRule {
     BEYOND_LIMITS {
         @Override
         int length(Runs runs) {
-            return Math.abs(runs.z()) > 3 ? 1 : 0;
+            return runs.isBeyondLimits() ? 1 : 0;
         }
 
         @Override
@@ -31,7 +31,7 @@ public enum RunRule {
     TWO_OF_THREE_BEYOND_TWO {
         @Override
         int length(Runs runs) {
-            return runs.someBeyond(3, 2, 2.0);
+            return Math.max(runs.some(Runs.Field.ABOVE_TWO, 2), runs.some(Runs.Field.BELOW_TWO, 2));
         }
 
         @Override
@@ -43,7 +43,7 @@ public enum RunRule {
     FOUR_OF_FIVE_BEYOND_ONE {
         @Override
         int length(Runs runs) {
-            return runs.someBeyond(5, 4, 1.0);
+            return Math.max(runs.some(Runs.Field.ABOVE_ONE, 4), runs.some(Runs.Field.BELOW_ONE, 4));
         }
 
         @Override
@@ -55,7 +55,7 @@ public enum RunRule {
     EIGHT_ON_ONE_SIDE {
         @Override
         int length(Runs runs) {
-            return runs.onOneSide >= 8 ? runs.onOneSide : 0;
+            return runs.isFull(Runs.Field.ABOVE) || runs.isFull(Runs.Field.BELOW) ? runs.prolonged(this, 8) : 0;
         }
 
         @Override
@@ -67,13 +67,12 @@ public enum RunRule {
     SIX_CLIMBING_OR_FALLING {
         @Override
         int length(Runs runs) {
-            int run = Math.max(runs.climbing, runs.falling);
-            return run >= 6 ? run : 0;
+            return runs.climbs() || runs.falls() ? runs.prolonged(this, 6) : 0;
         }
 
         @Override
         Side side(Runs runs) {
-            return runs.climbing > 1 ? Side.ABOVE : Side.BELOW;
+            return runs.climbs() ? Side.ABOVE : Side.BELOW;
         }
 
         @Override
@@ -85,7 +84,7 @@ public enum RunRule {
     FOURTEEN_ALTERNATING {
         @Override
         int length(Runs runs) {
-            return runs.alternating >= 14 ? runs.alternating : 0;
+            return runs.alternates() ? runs.prolonged(this, 14) : 0;
         }
 
         @Override
@@ -97,7 +96,7 @@ public enum RunRule {
     FIFTEEN_WITHIN_ONE {
         @Override
         int length(Runs runs) {
-            return runs.within >= 15 ? runs.within : 0;
+            return runs.isFull(Runs.Field.WITHIN) ? runs.prolonged(this, 15) : 0;
         }
 
         @Override
@@ -110,7 +109,7 @@ public enum RunRule {
         @Override
         int length(Runs runs) {
             // Both sides are among the last eight just where they do not all lie on one.
-            return runs.outside >= 8 && runs.onOneSide < 8 ? runs.outside : 0;
+            return runs.isFull(Runs.Field.ABOVE) || runs.isFull(Runs.Field.BELOW) ? 0 : runs.outside();
         }
 
         @Override
@@ -128,7 +127,7 @@ public enum RunRule {
     abstract String words(int length, Side side);
 
     Side side(Runs runs) {
-        return runs.z() > 0 ? Side.ABOVE : Side.BELOW;
+        return runs.isAbove() ? Side.ABOVE : Side.BELOW;
     }
 
     /**
@@ -145,98 +144,16 @@ public enum RunRule {
             throw new IllegalArgumentException("rules need a standard deviation above zero, got " + sigma);
         }
         RunRule[] on = rules.isEmpty() ? new RunRule[0] : EnumSet.copyOf(rules).toArray(RunRule[]::new);
-        Runs runs = new Runs(centre, sigma);
+        Runs runs = new Runs(values, centre, sigma);
         List<Signal> found = new ArrayList<>();
-        for (int last = 0; last < values.length; last++) {
-            if (!runs.take(values[last])) {
-                throw new IllegalArgumentException("point " + last + " is not finite: " + values[last]);
-            }
-            if (runs.isQuiet()) {
-                continue;
-            }
+        while (runs.toNextThatMaySay()) {
             for (RunRule rule : on) {
                 int length = rule.length(runs);
                 if (length > 0) {
-                    Side side = rule.side(runs);
-                    found.add(new Signal(rule, last - length + 1, last, side, rule.words(length, side)));
+                    found.add(runs.signal(rule, length));
                 }
             }
         }
         return found;
-    }
-
-    /** How long each run is at the newest point. */
-    private static final class Runs {
-
-        private static final int WINDOW = 5;
-        private static final double PART = 1e-12;
-
-        private final double centre;
-        private final double perSigma;
-        private final double[] last = new double[WINDOW];
-        private int taken;
-        private int onOneSide;
-        private int climbing;
-        private int falling;
-        private int alternating;
-        private int within;
-        private int outside;
-
-        Runs(double centre, double sigma) {
-            this.centre = centre;
-            this.perSigma = 1 / sigma;
-        }
-
-        double z() {
-            return last[0];
-        }
-
-        /** Takes the next point; false for one that is no number. */
-        boolean take(double value) {
-            double z = (value - centre) * perSigma;
-            if (!(Math.abs(z) <= Double.MAX_VALUE)) {
-                return false;
-            }
-            double slack = PART * Math.max(Math.abs(value), Math.abs(centre)) * perSigma;
-            double line = Math.rint(z);
-            if (Math.abs(z - line) <= slack && Math.abs(line) <= 3) {
-                z = line;
-            }
-            double before = last[0];
-            double change = Math.abs(z - before) <= slack ? 0 : z - before;
-            onOneSide = z == 0 ? 0 : taken > 0 && (z > 0) == (before > 0) && before != 0 ? onOneSide + 1 : 1;
-            boolean turns = taken > 1 && ((change > 0 && falling > 1) || (change < 0 && climbing > 1));
-            boolean moved = taken > 0 && change != 0;
-            alternating = turns ? alternating + 1 : moved ? 2 : 1;
-            climbing = moved && change > 0 ? climbing + 1 : 1;
-            falling = moved && change < 0 ? falling + 1 : 1;
-            double away = Math.abs(z);
-            within = away < 1 ? within + 1 : 0;
-            outside = away > 1 ? outside + 1 : 0;
-            System.arraycopy(last, 0, last, 1, WINDOW - 1);
-            last[0] = z;
-            taken++;
-            return true;
-        }
-
-        /** Whether no rule can have anything to say, so that most points ask none. */
-        boolean isQuiet() {
-            return outside == 0 && onOneSide < 8 && within < 15 && climbing < 6 && falling < 6 && alternating < 14;
-        }
-
-        int someBeyond(int window, int wanted, double limit) {
-            double side = Math.signum(last[0]);
-            int first = 0;
-            int count = 0;
-            for (int back = 0; back < Math.min(window, taken); back++) {
-                if (last[back] * side > limit) {
-                    count++;
-                    first = back;
-                } else if (back == 0) {
-                    return 0;
-                }
-            }
-            return count >= wanted ? first + 1 : 0;
-        }
     }
 }

@@ -1,8 +1,8 @@
 package org.ysometron.core.statistics.formula;
 
 import java.util.function.DoubleUnaryOperator;
-import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
-import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
+import org.hipparchus.analysis.integration.gauss.LegendreRuleFactory;
+import org.hipparchus.util.Pair;
 
 /**
  * Gauss and Legendre's rule of twenty points over pieces of a range (Abramowitz and Stegun, 25.4.29): one rule for everything that
@@ -11,7 +11,7 @@ import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
 public final class Panels {
 
     private static final int POINTS = 20;
-    private static final GaussIntegrator UNIT = new GaussIntegratorFactory().legendre(POINTS, -1, 1);
+    private static final Pair<double[], double[]> UNIT = new LegendreRuleFactory().getRule(POINTS);
 
     private final double[] at;
     private final double[] weights;
@@ -23,8 +23,8 @@ public final class Panels {
         for (int i = 0; i < at.length; i++) {
             double low = ends[i / POINTS];
             double half = (ends[i / POINTS + 1] - low) / 2;
-            at[i] = low + half * (1 + UNIT.getPoint(i % POINTS));
-            weights[i] = half * UNIT.getWeight(i % POINTS);
+            at[i] = low + half * (1 + UNIT.getFirst()[i % POINTS]);
+            weights[i] = half * UNIT.getSecond()[i % POINTS];
         }
     }
 

@@ -135,7 +135,7 @@ class VerificationTest {
         assertThat(verdict(Requirement.atLeast(51, "MPa", 5), five)).isEqualTo(Verdict.OPEN);
     }
 
-    /** M2: a bound is never averaged as if it were a value. */
+    /** M2: a bound is never averaged as if it were a value. The mean: R survival, survreg of a normal population. */
     @Test
     void boundsAreNotAveraged() {
         Evidence mixed = new Evidence(new double[] {48, 49, 50}, new double[] {50.5, 50.5}, 0, 0, Optional.empty());
@@ -143,8 +143,13 @@ class VerificationTest {
         Judgement judgement = MeanVerdict.of(AT_LEAST_45, mixed);
 
         assertThat(judgement.bounds()).isEqualTo(2);
-        assertThat(judgement.mean().getAsDouble()).isGreaterThan((48 + 49 + 50 + 50.5 + 50.5) / 5);
+        assertThat(judgement.mean().getAsDouble()).isCloseTo(50.0056449251, within(1e-8));
         assertThat(judgement.verdict()).isEqualTo(Verdict.SUPPORTED);
+        // Taken for values the bounds would contradict a claim of 52; that they were not reached leaves it open.
+        Requirement claim = Requirement.atLeast(52, "MPa", 5);
+        assertThat(MeanVerdict.of(claim, Evidence.of(48, 49, 50, 50.5, 50.5)).verdict())
+                .isEqualTo(Verdict.CONTRADICTED);
+        assertThat(MeanVerdict.of(claim, mixed).verdict()).isEqualTo(Verdict.OPEN);
     }
 
     @Test
@@ -262,16 +267,25 @@ class VerificationTest {
     void aLengthIsJudgedByItsShareOutside() {
         Requirement claim = Requirement.between(1.70, 1.80, "mm", 1);
 
-        assertThat(LengthVerdict.ofLog(claim, new double[] {1.751}, 0.0002, "1 spool, 1000000 readings"))
+        // One part in a thousand is the most: with it supported, with the next contradicted, by its own figure.
+        assertThat(LengthVerdict.ofLog(claim, new double[] {1.751}, 0.001, "1 spool, 1000000 readings"))
                 .satisfies(judgement -> {
                     assertThat(judgement.verdict()).isEqualTo(Verdict.SUPPORTED);
-                    assertThat(judgement.reason()).contains("0.02 % of the length", "One spool only");
+                    assertThat(judgement.reason()).contains("0.1 % of the length", "One spool only");
                 });
-        assertThat(LengthVerdict.ofLog(claim, new double[] {1.751, 1.752}, 0.01, "2 spools"))
+        assertThat(LengthVerdict.ofLog(claim, new double[] {1.751, 1.752}, 0.00101, "2 spools"))
                 .satisfies(judgement -> {
                     assertThat(judgement.verdict()).isEqualTo(Verdict.CONTRADICTED);
                     assertThat(judgement.reason()).doesNotContain("One spool only");
                 });
+        // A spool whose mean lies outside contradicts, whatever share is said of it; a claim of two spools is not met
+        // by one.
+        assertThat(LengthVerdict.ofLog(claim, new double[] {1.751, 1.801}, 0, "2 spools")
+                        .verdict())
+                .isEqualTo(Verdict.CONTRADICTED);
+        assertThat(LengthVerdict.ofLog(Requirement.between(1.70, 1.80, "mm", 2), new double[] {1.751}, 0, "1 spool")
+                        .verdict())
+                .isEqualTo(Verdict.OPEN);
     }
 
     /** M8: what was made of wet material settles nothing, and says what it would be. */

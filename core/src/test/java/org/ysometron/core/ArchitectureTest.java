@@ -5,16 +5,30 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.sun.source.tree.CompilationUnitTree;
+import com.sun.source.tree.LineMap;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.util.JavacTask;
+import com.sun.source.util.SourcePositions;
+import com.sun.source.util.TreeScanner;
+import com.sun.source.util.Trees;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.stream.Stream;
+import javax.tools.JavaCompiler;
+import javax.tools.StandardJavaFileManager;
+import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
 
 /** The law of the core. Each message names the breach, both ends and the remedy. */
 class ArchitectureTest {
+
+    private static final int LONGEST = 40;
 
     private static final JavaClasses CORE = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
@@ -92,6 +106,41 @@ class ArchitectureTest {
                 assertThat(Files.readString(info)).as(info.toString()).contains("@NullMarked", "<p>");
             }
         }
+    }
+
+    /** A method is read at one look: its body has 40 lines at the most, counted from brace to brace by the compiler's own tree. */
+    @Test
+    void noMethodIsLongerThanOneLook() throws Exception {
+        JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
+        List<String> longer = new ArrayList<>();
+        try (StandardJavaFileManager manager = compiler.getStandardFileManager(null, null, null);
+                Stream<Path> files = Files.walk(Path.of("src/main/java"))) {
+            List<Path> sources =
+                    files.filter(file -> file.toString().endsWith(".java")).toList();
+            JavacTask task = (JavacTask) compiler.getTask(
+                    null, manager, null, List.of(), null, manager.getJavaFileObjectsFromPaths(sources));
+            SourcePositions positions = Trees.instance(task).getSourcePositions();
+            for (CompilationUnitTree unit : task.parse()) {
+                new TreeScanner<Void, Void>() {
+                    @Override
+                    public Void visitMethod(MethodTree method, Void nothing) {
+                        if (method.getBody() != null) {
+                            LineMap lines = unit.getLineMap();
+                            long from = lines.getLineNumber(positions.getStartPosition(unit, method.getBody()));
+                            long to = lines.getLineNumber(positions.getEndPosition(unit, method.getBody()));
+                            if (to - from + 1 > LONGEST) {
+                                longer.add(method.getName() + " of "
+                                        + unit.getSourceFile().getName() + ": " + (to - from + 1));
+                            }
+                        }
+                        return super.visitMethod(method, nothing);
+                    }
+                }.scan(unit, null);
+            }
+        }
+        assertThat(longer)
+                .as("give a part of it a name of its own; lines of each")
+                .isEmpty();
     }
 
     private static boolean holdsJava(Path folder) {

@@ -112,14 +112,11 @@ final class BenchCalculations {
                             doubt.isEmpty() ? "plausible" : "doubted",
                             doubt.<Map<String, Object>>map(words -> Map.of("question", words))
                                     .orElse(Map.of()),
-                            Working.of(new Step(
+                            Working.of(Step.of(
                                     "as entered over what is expected",
                                     "",
                                     "near one it is believed, near a factor of units or of ten it is asked",
-                                    "",
-                                    value / given.number("expected"),
-                                    "",
-                                    "")));
+                                    value / given.number("expected"))));
                 });
     }
 
@@ -209,8 +206,8 @@ final class BenchCalculations {
                             warning.isEmpty() ? "enough" : "too small",
                             warning.<Map<String, Object>>map(words -> Map.of("warning", words))
                                     .orElse(Map.of()),
-                            Working.of(new Step(
-                                    "share of the capacity", "", "σ·A₀/capacity", "", share, "", "common practice")));
+                            Working.of(
+                                    Step.of("share of the capacity", "", "σ·A₀/capacity", share, "common practice")));
                 });
     }
 }

@@ -10,6 +10,7 @@ import static org.ysometron.core.calculation.Input.required;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
@@ -98,32 +99,31 @@ final class ChartCalculations {
                 "",
                 "ISO 7870-2; the scatter between lots that is beyond what scatter within explains, by ISO 5725-2",
                 Map.of("values", FLOW_RATES, "n", 3),
-                given -> {
-                    List<double[]> groups = groups(given);
-                    double[] means = groups.stream()
-                            .mapToDouble(group -> Summary.of(group).mean())
-                            .toArray();
-                    IndividualsLimits between = IndividualsLimits.of(means, "");
-                    SubgroupLimits within = SubgroupLimits.of(
-                            groups, given.word("sigma", SubgroupLimits.Sigma.class, SubgroupLimits.Sigma.RANGES));
-                    SubgroupLimits.Line limits =
-                            new SubgroupLimits.Line(between.centre(), between.lower(), between.upper());
-                    Working working = between.working().then(within.working());
-                    Answer answer = line(
-                                    line(
-                                            line(Answer.of(between.centre(), "", working), "means", limits),
-                                            "ranges",
-                                            within.ranges()),
-                                    "deviations",
-                                    within.deviations())
-                            .with("sigma", between.sigma())
-                            .with("rangeUpper", between.rangeUpper())
-                            .with("withinSigma", within.sigma())
-                            .with("beyond", where(means.length, i -> limits.isBeyond(means[i])));
-                    double apart = new OneWay(groups).betweenVariance();
-                    return answer.with("betweenSigma", Math.sqrt(Math.max(0, apart)))
-                            .with("betweenNegative", apart < 0);
-                });
+                ChartCalculations::threeWayOf);
+    }
+
+    private static Answer threeWayOf(Case given) {
+        List<double[]> groups = groups(given);
+        double[] means =
+                groups.stream().mapToDouble(group -> Summary.of(group).mean()).toArray();
+        IndividualsLimits between = IndividualsLimits.of(means, "");
+        SubgroupLimits within =
+                SubgroupLimits.of(groups, given.word("sigma", SubgroupLimits.Sigma.class, SubgroupLimits.Sigma.RANGES));
+        SubgroupLimits.Line limits = new SubgroupLimits.Line(between.centre(), between.lower(), between.upper());
+        Working working = between.working().then(within.working());
+        Answer answer = line(
+                        line(
+                                line(Answer.of(between.centre(), "", working), "means", limits),
+                                "ranges",
+                                within.ranges()),
+                        "deviations",
+                        within.deviations())
+                .with("sigma", between.sigma())
+                .with("rangeUpper", between.rangeUpper())
+                .with("withinSigma", within.sigma())
+                .with("beyond", where(means.length, i -> limits.isBeyond(means[i])));
+        double apart = new OneWay(groups).betweenVariance();
+        return answer.with("betweenSigma", Math.sqrt(Math.max(0, apart))).with("betweenNegative", apart < 0);
     }
 
     private static Calculation movingRanges() {
@@ -179,28 +179,25 @@ final class ChartCalculations {
                 "",
                 "Roberts 1959; Lucas and Saccucci 1990; ISO 7870-6",
                 Map.of("values", FLOW_RATES, "centre", 50, "sigma", 1.6),
-                given -> {
-                    EwmaChart chart = EwmaChart.of(
-                            given.numbers("values"),
-                            new EwmaChart.Plan(
-                                    given.number("centre"),
-                                    given.number("sigma"),
-                                    given.number("lambda", 0.2),
-                                    given.number("limit", 3),
-                                    given.number("start", given.number("centre")),
-                                    given.word("limits", Limits.class, Limits.WIDENING) == Limits.WIDENING));
-                    List<EwmaChart.Point> points = chart.points();
-                    List<Integer> beyond =
-                            where(points.size(), i -> points.get(i).isBeyond());
-                    return signals(beyond, chart.working())
-                            .with("z", points.stream().map(EwmaChart.Point::z).toList())
-                            .with(
-                                    "lower",
-                                    points.stream().map(EwmaChart.Point::lower).toList())
-                            .with(
-                                    "upper",
-                                    points.stream().map(EwmaChart.Point::upper).toList());
-                });
+                ChartCalculations::ewmaOf);
+    }
+
+    private static Answer ewmaOf(Case given) {
+        EwmaChart chart = EwmaChart.of(
+                given.numbers("values"),
+                new EwmaChart.Plan(
+                        given.number("centre"),
+                        given.number("sigma"),
+                        given.number("lambda", 0.2),
+                        given.number("limit", 3),
+                        given.number("start", given.number("centre")),
+                        given.word("limits", Limits.class, Limits.WIDENING) == Limits.WIDENING));
+        List<EwmaChart.Point> points = chart.points();
+        List<Integer> beyond = where(points.size(), i -> points.get(i).isBeyond());
+        return signals(beyond, chart.working())
+                .with("z", points.stream().map(EwmaChart.Point::z).toList())
+                .with("lower", points.stream().map(EwmaChart.Point::lower).toList())
+                .with("upper", points.stream().map(EwmaChart.Point::upper).toList());
     }
 
     private static Calculation cusum() {
@@ -220,36 +217,29 @@ final class ChartCalculations {
                 "",
                 "Page 1954; Lucas and Crosier 1982; ISO 7870-4",
                 Map.of("values", FLOW_RATES, "centre", 50, "sigma", 1.6),
-                given -> {
-                    CusumChart chart = CusumChart.of(
-                            given.numbers("values"),
-                            new CusumChart.Plan(
-                                    given.number("centre"),
-                                    given.number("sigma"),
-                                    given.number("k", 0.5),
-                                    given.number("h", 5),
-                                    given.number("start", 0)));
-                    List<CusumChart.Point> points = chart.points();
-                    List<Integer> beyond =
-                            where(points.size(), i -> points.get(i).signal());
-                    return signals(beyond, chart.working())
-                            .with(
-                                    "upper",
-                                    points.stream().map(CusumChart.Point::upper).toList())
-                            .with(
-                                    "lower",
-                                    points.stream().map(CusumChart.Point::lower).toList())
-                            .with(
-                                    "upperSince",
-                                    points.stream()
-                                            .map(CusumChart.Point::upperSince)
-                                            .toList())
-                            .with(
-                                    "lowerSince",
-                                    points.stream()
-                                            .map(CusumChart.Point::lowerSince)
-                                            .toList());
-                });
+                ChartCalculations::cusumOf);
+    }
+
+    private static Answer cusumOf(Case given) {
+        CusumChart chart = CusumChart.of(
+                given.numbers("values"),
+                new CusumChart.Plan(
+                        given.number("centre"),
+                        given.number("sigma"),
+                        given.number("k", 0.5),
+                        given.number("h", 5),
+                        given.number("start", 0)));
+        List<CusumChart.Point> points = chart.points();
+        List<Integer> beyond = where(points.size(), i -> points.get(i).signal());
+        return signals(beyond, chart.working())
+                .with("upper", points.stream().map(CusumChart.Point::upper).toList())
+                .with("lower", points.stream().map(CusumChart.Point::lower).toList())
+                .with(
+                        "upperSince",
+                        points.stream().map(CusumChart.Point::upperSince).toList())
+                .with(
+                        "lowerSince",
+                        points.stream().map(CusumChart.Point::lowerSince).toList());
     }
 
     private static Answer signals(List<Integer> beyond, Working working) {
@@ -258,7 +248,7 @@ final class ChartCalculations {
                 "",
                 beyond.isEmpty() ? "no signal" : "signals",
                 Map.of("beyond", beyond),
-                working.then(new Step("points beyond", "", "", "", beyond.size(), "", "")));
+                working.then(Step.of("points beyond", "", "", beyond.size())));
     }
 
     private static Calculation tSquared() {
@@ -324,61 +314,66 @@ final class ChartCalculations {
 
     private static Answer capability(Case given) {
         double[] values = given.numbers("values");
-        OptionalDouble lower = given.optionalNumber("lower");
-        OptionalDouble upper = given.optionalNumber("upper");
         double confidence = given.number("confidence", 0.95);
-        Summary all = Summary.of(values);
-        Capability overall =
-                new Capability(all.mean(), all.sd().orElseThrow(), values.length, values.length - 1.0, lower, upper);
-        double within;
-        double freedom = Double.NaN;
-        if (given.has("n")) {
-            List<double[]> groups = groups(given);
-            within = SubgroupLimits.of(groups, SubgroupLimits.Sigma.POOLED).sigma();
-            freedom = values.length - groups.size();
-        } else {
-            within = IndividualsLimits.of(values, "").sigma();
-        }
-        // Of σ̂ from moving ranges no interval is told: its distribution is not that of a standard deviation.
-        Capability potential = new Capability(
-                all.mean(), within, values.length, Double.isNaN(freedom) ? values.length - 1.0 : freedom, lower, upper);
+        Capability overall = capability(given, Summary.of(values).sd().orElseThrow(), values.length - 1.0);
+        Capability potential = potential(given);
         Capability.Index least = overall.least(confidence);
         Working working = Working.of(
-                new Step("mean", "x̄", "", "", all.mean(), "", ""),
+                Step.of("mean", "x̄", "", overall.mean()),
                 new Step("scatter of all values", "s", "", "n = " + values.length, overall.sigma(), "", "ISO 22514-2"),
-                new Step(
+                Step.of(
                         "scatter within",
                         "σ̂",
                         given.has("n") ? "√(mean of s²) of the subgroups" : "MR̄/d₂(2)",
-                        "",
-                        within,
-                        "",
+                        potential.sigma(),
                         "ISO 7870-2"),
-                new Step("lesser index as it ran", "Ppk", "min(x̄ − L, U − x̄)/3s", "", least.value(), "", ""),
-                new Step("share outside", "", "of a normal population", "", overall.shareOutside(), "", ""));
-        Answer answer = index(Answer.of(least.value(), "", working), "ppk", least);
-        Answer told = answer.with("shareOutside", overall.shareOutside())
+                Step.of("lesser index as it ran", "Ppk", "min(x̄ − L, U − x̄)/3s", least.value()),
+                Step.of("share outside", "", "of a normal population", overall.shareOutside()));
+        Answer told = index(Answer.of(least.value(), "", working), "ppk", Optional.of(least))
+                .with("shareOutside", overall.shareOutside())
                 .with("cpk", potential.least(confidence).value())
                 .with("sd", overall.sigma())
-                .with("withinSigma", within);
-        for (var edge :
-                List.of(Map.entry("ppl", overall.ofLower(confidence)), Map.entry("ppu", overall.ofUpper(confidence)))) {
-            told = edge.getValue().isPresent()
-                    ? index(told, edge.getKey(), edge.getValue().get())
-                    : told;
-        }
-        if (overall.both(confidence).isEmpty()) {
-            return told;
-        }
-        double middle = (lower.getAsDouble() + upper.getAsDouble()) / 2;
-        told = index(told, "pp", overall.both(confidence).orElseThrow())
-                .with("ppm", overall.aboutTarget(given.number("target", middle)).orElseThrow());
-        Capability.Index could = potential.both(confidence).orElseThrow();
-        return Double.isNaN(freedom) ? told.with("cp", could.value()) : index(told, "cp", could);
+                .with("withinSigma", potential.sigma());
+        told = index(told, "ppl", overall.ofLower(confidence));
+        told = index(told, "ppu", overall.ofUpper(confidence));
+        told = index(told, "pp", overall.both(confidence));
+        return twoEdges(told, given, overall, potential);
     }
 
-    private static Answer index(Answer answer, String name, Capability.Index index) {
-        return answer.with(name, index.value()).with(name + "Low", index.low()).with(name + "High", index.high());
+    private static Answer twoEdges(Answer answer, Case given, Capability overall, Capability potential) {
+        Optional<Capability.Index> could = potential.both(given.number("confidence", 0.95));
+        if (could.isEmpty()) {
+            return answer;
+        }
+        double middle = (given.number("lower") + given.number("upper")) / 2;
+        Answer told = answer.withIfPresent("ppm", overall.aboutTarget(given.number("target", middle)));
+        // Of σ̂ from moving ranges no interval is told: its distribution is not that of a standard deviation.
+        return given.has("n")
+                ? index(told, "cp", could)
+                : told.with("cp", could.get().value());
+    }
+
+    private static Capability capability(Case given, double sigma, double freedom) {
+        Summary all = Summary.of(given.numbers("values"));
+        return new Capability(
+                all.mean(), sigma, all.n(), freedom, given.optionalNumber("lower"), given.optionalNumber("upper"));
+    }
+
+    private static Capability potential(Case given) {
+        double[] values = given.numbers("values");
+        if (!given.has("n")) {
+            return capability(given, IndividualsLimits.of(values, "").sigma(), values.length - 1.0);
+        }
+        List<double[]> groups = groups(given);
+        double within = SubgroupLimits.of(groups, SubgroupLimits.Sigma.POOLED).sigma();
+        return capability(given, within, values.length - (double) groups.size());
+    }
+
+    private static Answer index(Answer answer, String name, Optional<Capability.Index> found) {
+        return found.map(index -> answer.with(name, index.value())
+                        .with(name + "Low", index.low())
+                        .with(name + "High", index.high()))
+                .orElse(answer);
     }
 
     private static List<double[]> groups(Case given) {

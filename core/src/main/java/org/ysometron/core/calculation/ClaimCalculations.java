@@ -196,16 +196,14 @@ final class ClaimCalculations {
                                     last,
                                     "",
                                     Working.of(
-                                            new Step("level of all looks", "α", "", "", level, "", ""),
-                                            new Step(
+                                            Step.of("level of all looks", "α", "", level),
+                                            Step.of(
                                                     "of each, equally spaced, scatter known",
                                                     "",
                                                     "constant boundary",
-                                                    "",
                                                     constant,
-                                                    "",
                                                     "Pocock 1977"),
-                                            new Step("of this look", "", "", "", last, "", "Lan and DeMets 1983")))
+                                            Step.of("of this look", "", "", last, "Lan and DeMets 1983")))
                             .with("constant", constant);
                 });
     }

@@ -101,11 +101,11 @@ final class ComparisonCalculations {
                 };
         double half = test.half(given.number("confidence", 0.95));
         Working working = Working.of(
-                new Step("difference", "d", "", "", test.difference(), "", ""),
-                new Step("standard error", "u", "", "", test.standardError(), "", ""),
-                new Step("degrees of freedom", "ν", "", "", test.degreesOfFreedom(), "", ""),
-                new Step("statistic", "t", "d/u", "", test.t(), "", ""),
-                new Step("probability without a difference", "p", "Student's t", "", p, "", "ISO 2854"));
+                Step.of("difference", "d", "", test.difference()),
+                Step.of("standard error", "u", "", test.standardError()),
+                Step.of("degrees of freedom", "ν", "", test.degreesOfFreedom()),
+                Step.of("statistic", "t", "d/u", test.t()),
+                Step.of("probability without a difference", "p", "Student's t", p, "ISO 2854"));
         return Answer.of(test.t(), "", working)
                 .with("p", p)
                 .with("difference", test.difference())
@@ -138,17 +138,15 @@ final class ComparisonCalculations {
         OneWay groups = new OneWay(List.copyOf(byGroup.values()));
         OneWay.Test anova = groups.anova();
         Working working = Working.of(
-                new Step("variance within groups", "s²", "MS_within", "", groups.withinVariance(), "", ""),
-                new Step(
+                Step.of("variance within groups", "s²", "MS_within", groups.withinVariance()),
+                Step.of(
                         "variance that the groups add",
                         "",
                         "(MS_between − MS_within)/n₀; below zero it is taken as zero",
-                        "",
                         groups.betweenVariance(),
-                        "",
                         "ISO 5725-2"),
-                new Step("statistic", "F", "MS_between/MS_within", "", anova.statistic(), "", ""),
-                new Step("probability without a difference", "p", "P(F' ≥ F)", "", anova.p(), "", ""));
+                Step.of("statistic", "F", "MS_between/MS_within", anova.statistic()),
+                Step.of("probability without a difference", "p", "P(F' ≥ F)", anova.p()));
         Answer answer = Answer.of(anova.statistic(), "", working)
                 .with("p", anova.p())
                 .with("withinVariance", groups.withinVariance())
@@ -242,7 +240,7 @@ final class ComparisonCalculations {
         }
         Working working = Working.of(
                 new Step("scatter within groups", "s", "", "ν = " + test.freedom(), test.sd(), "", ""),
-                new Step("critical value", "d", "P(all |T| ≤ d) = γ", "", critical, "", "Dunnett 1955"));
+                Step.of("critical value", "d", "P(all |T| ≤ d) = γ", critical, "Dunnett 1955"));
         return Answer.of(critical, "", working).with("comparisons", rows);
     }
 
@@ -265,22 +263,13 @@ final class ComparisonCalculations {
                     Dixon.Ratio ratio = given.word("ratio", Dixon.Ratio.class, Dixon.Ratio.usual(values.length));
                     Dixon found = Dixon.of(values, ratio);
                     Working working = Working.of(
-                            new Step(
+                            Step.of(
                                     "gap over range",
                                     ratio.name().toLowerCase(Locale.ROOT),
                                     "",
-                                    "",
                                     found.ratio(),
-                                    "",
                                     "Dixon 1951"),
-                            new Step(
-                                    "probability without an outlier",
-                                    "p",
-                                    "two-sided",
-                                    "",
-                                    found.p(),
-                                    "",
-                                    "Dixon 1951"));
+                            Step.of("probability without an outlier", "p", "two-sided", found.p(), "Dixon 1951"));
                     return Answer.of(found.ratio(), "", working)
                             .with("p", found.p())
                             .with("index", found.index())
@@ -298,48 +287,29 @@ final class ComparisonCalculations {
                 "",
                 "least squares; Theil 1950 and Sen 1968; Mann 1945 and Kendall 1975, with ties",
                 Map.of("x", List.of(1, 2, 3, 4, 5, 6), "y", List.of(54.1, 54.0, 53.6, 53.7, 53.1, 52.8)),
-                given -> {
-                    Trend line = Trend.of(given.numbers("x"), given.numbers("y"));
-                    return Answer.of(
-                                    line.slope(),
-                                    "",
-                                    Working.of(
-                                            new Step("slope", "b", "Σ(x−x̄)(y−ȳ)/Σ(x−x̄)²", "", line.slope(), "", ""),
-                                            new Step(
-                                                    "standard error of the slope",
-                                                    "",
-                                                    "s/√Σ(x−x̄)²",
-                                                    "",
-                                                    line.slopeError(),
-                                                    "",
-                                                    ""),
-                                            new Step(
-                                                    "median of all slopes",
-                                                    "",
-                                                    "",
-                                                    "",
-                                                    line.medianSlope(),
-                                                    "",
-                                                    "Theil and Sen"),
-                                            new Step(
-                                                    "rising less falling pairs",
-                                                    "S",
-                                                    "",
-                                                    "",
-                                                    line.s(),
-                                                    "",
-                                                    "Mann and Kendall")))
-                            .with("intercept", line.intercept())
-                            .with("slopeError", line.slopeError())
-                            .with("interceptError", line.interceptError())
-                            .with("residual", line.residual())
-                            .with("rSquared", line.determination())
-                            .with("p", line.p())
-                            .with("medianSlope", line.medianSlope())
-                            .with("s", line.s())
-                            .with("z", line.z())
-                            .with("orderP", line.orderP());
-                });
+                ComparisonCalculations::trendOf);
+    }
+
+    private static Answer trendOf(Case given) {
+        Trend line = Trend.of(given.numbers("x"), given.numbers("y"));
+        return Answer.of(
+                        line.slope(),
+                        "",
+                        Working.of(
+                                Step.of("slope", "b", "Σ(x−x̄)(y−ȳ)/Σ(x−x̄)²", line.slope()),
+                                Step.of("standard error of the slope", "", "s/√Σ(x−x̄)²", line.slopeError()),
+                                Step.of("median of all slopes", "", "", line.medianSlope(), "Theil and Sen"),
+                                Step.of("rising less falling pairs", "S", "", (double) line.s(), "Mann and Kendall")))
+                .with("intercept", line.intercept())
+                .with("slopeError", line.slopeError())
+                .with("interceptError", line.interceptError())
+                .with("residual", line.residual())
+                .with("rSquared", line.determination())
+                .with("p", line.p())
+                .with("medianSlope", line.medianSlope())
+                .with("s", line.s())
+                .with("z", line.z())
+                .with("orderP", line.orderP());
     }
 
     private static Calculation outliers() {
@@ -373,23 +343,14 @@ final class ComparisonCalculations {
                 ? Arrays.stream(values).mapToObj(x -> (x - median) / spread).toList()
                 : List.of();
         Working working = Working.of(
-                new Step("farthest out", "G", "max |x − x̄|/s", "", steps.get(0).statistic(), "", "Grubbs 1969"),
-                new Step(
+                Step.of("farthest out", "G", "max |x − x̄|/s", steps.get(0).statistic(), "Grubbs 1969"),
+                Step.of(
                         "compared with",
                         "",
                         "(n−1)/√n·√(t²/(n−2+t²)), t at α/2n",
-                        "",
                         steps.get(0).critical(),
-                        "",
                         "Rosner 1983"),
-                new Step(
-                        "flagged",
-                        "",
-                        "as many as the last step whose statistic is beyond",
-                        "",
-                        flagged,
-                        "",
-                        "Rosner 1983"));
+                Step.of("flagged", "", "as many as the last step whose statistic is beyond", flagged, "Rosner 1983"));
         return new Answer(
                 OptionalDouble.of(flagged),
                 "flagged",
@@ -420,22 +381,17 @@ final class ComparisonCalculations {
                                     found,
                                     "",
                                     Working.of(
-                                            new Step(
+                                            Step.of(
                                                     "quantile",
                                                     "",
                                                     "linear between order statistics",
-                                                    "",
                                                     found,
-                                                    "",
                                                     "definition " + definition),
-                                            new Step(
+                                            Step.of(
                                                     "median absolute deviation",
                                                     "",
                                                     "1.4826·median |x − median|",
-                                                    "",
-                                                    spread,
-                                                    "",
-                                                    "")))
+                                                    spread)))
                             .with("medianDeviation", spread);
                 });
     }

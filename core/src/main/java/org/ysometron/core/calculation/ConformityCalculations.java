@@ -55,9 +55,9 @@ final class ConformityCalculations {
                     double band = given.number("guard", 1) * expanded;
                     double probability = edges.probability(value, u);
                     Working working = Working.of(
-                            new Step("standard uncertainty", "u", "U/k", "", u, "", "JCGM 100:2008"),
-                            new Step("guard band", "", "g·U", "", band, "", SOURCE),
-                            new Step("probability that the edges are kept", "", "", "", probability, "", SOURCE));
+                            Step.of("standard uncertainty", "u", "U/k", u, "JCGM 100:2008"),
+                            Step.of("guard band", "", "g·U", band, SOURCE),
+                            Step.of("probability that the edges are kept", "", "", probability, SOURCE));
                     return new Answer(
                             java.util.OptionalDouble.of(probability),
                             "",
@@ -90,9 +90,9 @@ final class ConformityCalculations {
                                     given.number("standardUncertainty"),
                                     given.number("guardBand", 0));
                     Working working = Working.of(
-                            new Step("accepted and not conforming", "", "", "", risks.consumer(), "", SOURCE),
-                            new Step("refused and conforming", "", "", "", risks.producer(), "", SOURCE),
-                            new Step("not conforming at all", "", "", "", risks.nonconforming(), "", SOURCE));
+                            Step.of("accepted and not conforming", "", "", risks.consumer(), SOURCE),
+                            Step.of("refused and conforming", "", "", risks.producer(), SOURCE),
+                            Step.of("not conforming at all", "", "", risks.nonconforming(), SOURCE));
                     return Answer.of(risks.consumer(), "", working)
                             .with("producer", risks.producer())
                             .with("nonconforming", risks.nonconforming());

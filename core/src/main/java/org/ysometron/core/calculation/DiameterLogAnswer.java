@@ -29,23 +29,9 @@ public final class DiameterLogAnswer {
         results.put("shareOutside", result.shareOutside());
         results.put("longestRunOutside", result.longestRun().value());
         results.put("longestRunAt", result.longestRun().at());
-        results.put("lengthWeightedMean", result.alongLength().mean());
-        results.put("quantiles", result.quantiles());
-        for (int i = 0; i < 2; i++) {
-            DiameterLog.Extremes axis = result.axes().get(i);
-            String name = i == 0 ? "x" : "y";
-            results.put(name + "Mean", axis.mean());
-            results.put(name + "Sd", axis.sd());
-            results.put(name + "Least", axis.least());
-            results.put(name + "Greatest", axis.greatest());
-        }
+        along(results, result);
         results.put("flowError", result.flowError());
-        step(results, "diameterStep", result.diameterStep());
-        step(results, "ovalityStep", result.ovalityStep());
-        result.wobble().ifPresent(wobble -> {
-            results.put("wobbleWavelength", wobble.wavelength());
-            results.put("wobbleAmplitude", wobble.amplitude());
-        });
+        shape(results, result);
         if (!result.leftOut().isEmpty()) {
             results.put("leftOut", result.leftOut());
         }
@@ -59,15 +45,34 @@ public final class DiameterLogAnswer {
                         result.alongLength().mean(),
                         "mm",
                         ""),
-                new Step(
+                Step.of(
                         "volume-flow error",
                         "",
                         "mean of (d/d_nom)² − 1, d_nom = " + nominal + " mm",
-                        "",
-                        result.flowError(),
-                        "",
-                        ""));
+                        result.flowError()));
         return new Answer(OptionalDouble.of(result.mean()), "mm", "computed", results, working);
+    }
+
+    private static void shape(Map<String, Object> results, DiameterLog.Result result) {
+        step(results, "diameterStep", result.diameterStep());
+        step(results, "ovalityStep", result.ovalityStep());
+        result.wobble().ifPresent(wobble -> {
+            results.put("wobbleWavelength", wobble.wavelength());
+            results.put("wobbleAmplitude", wobble.amplitude());
+        });
+    }
+
+    private static void along(Map<String, Object> results, DiameterLog.Result result) {
+        results.put("lengthWeightedMean", result.alongLength().mean());
+        results.put("quantiles", result.quantiles());
+        for (int i = 0; i < 2; i++) {
+            DiameterLog.Extremes axis = result.axes().get(i);
+            String name = i == 0 ? "x" : "y";
+            results.put(name + "Mean", axis.mean());
+            results.put(name + "Sd", axis.sd());
+            results.put(name + "Least", axis.least());
+            results.put(name + "Greatest", axis.greatest());
+        }
     }
 
     /** The same with the mass of a metre and of the whole, for a density in g/cm³. */

@@ -124,7 +124,7 @@ final class DriftCalculations {
                     int n = given.whole("forN", sizes[0]);
                     SpreadLimits.Line line = limits.forSize(n);
                     Working working = limits.working()
-                            .then(new Step("centre for n = " + n, "", "c₄·σ̂", "", line.centre(), "", "ISO 7870-2"))
+                            .then(Step.of("centre for n = " + n, "", "c₄·σ̂", line.centre(), "ISO 7870-2"))
                             .then(limits.explain(n, ""));
                     return Answer.of(line.centre(), "", working)
                             .with("lower", line.lower())
@@ -177,7 +177,7 @@ final class DriftCalculations {
                 "",
                 found.isEmpty() ? "no signal" : "signals",
                 Map.of("signals", found),
-                working.then(new Step("signals", "", "", "", found.size(), "", "ISO 7870-2")));
+                working.then(Step.of("signals", "", "", found.size(), "ISO 7870-2")));
     }
 
     private static Calculation constants() {
@@ -188,55 +188,35 @@ final class DriftCalculations {
                 "",
                 "ISO 7870-2, factors; computed from the normal distribution",
                 Map.of("n", 5),
-                given -> {
-                    ChartConstants constants = ChartConstants.of(given.whole("n"));
-                    return Answer.of(
-                                    constants.d2(),
-                                    "",
-                                    Working.of(
-                                            new Step(
-                                                    "mean of the range",
-                                                    "d₂",
-                                                    "∫ 1 − Φⁿ − (1 − Φ)ⁿ dx",
-                                                    "",
-                                                    constants.d2(),
-                                                    "σ",
-                                                    "Tippett 1925"),
-                                            new Step(
-                                                    "standard deviation of the range",
-                                                    "d₃",
-                                                    "",
-                                                    "",
-                                                    constants.d3(),
-                                                    "σ",
-                                                    "Tippett 1925"),
-                                            new Step(
-                                                    "mean of s",
-                                                    "c₄",
-                                                    "√(2/(n−1))·Γ(n/2)/Γ((n−1)/2)",
-                                                    "",
-                                                    constants.c4(),
-                                                    "σ",
-                                                    "")))
-                            .with("d2", constants.d2())
-                            .with("d3", constants.d3())
-                            .with("d4", constants.d4())
-                            .with("c4", constants.c4())
-                            .with("A2", constants.a2())
-                            .with("A3", constants.a3())
-                            .with("B3", constants.b3())
-                            .with("B4", constants.b4())
-                            .with("D3", constants.d3Factor())
-                            .with("D4", constants.d4Factor())
-                            .with("E2", constants.e2())
-                            .with("A", constants.a())
-                            .with("c5", constants.c5())
-                            .with("B5", constants.b5())
-                            .with("B6", constants.b6())
-                            .with("D1", constants.d1Factor())
-                            .with("D2", constants.d2Factor())
-                            .with("E3", constants.e3());
-                });
+                DriftCalculations::constantsOf);
+    }
+
+    private static Answer constantsOf(Case given) {
+        ChartConstants constants = ChartConstants.of(given.whole("n"));
+        String tippett = "Tippett 1925";
+        Working working = Working.of(
+                new Step("mean of the range", "d₂", "∫ 1 − Φⁿ − (1 − Φ)ⁿ dx", "", constants.d2(), "σ", tippett),
+                new Step("standard deviation of the range", "d₃", "", "", constants.d3(), "σ", tippett),
+                new Step("mean of s", "c₄", "√(2/(n−1))·Γ(n/2)/Γ((n−1)/2)", "", constants.c4(), "σ", ""));
+        return Answer.of(constants.d2(), "", working)
+                .with("d2", constants.d2())
+                .with("d3", constants.d3())
+                .with("d4", constants.d4())
+                .with("c4", constants.c4())
+                .with("A2", constants.a2())
+                .with("A3", constants.a3())
+                .with("B3", constants.b3())
+                .with("B4", constants.b4())
+                .with("D3", constants.d3Factor())
+                .with("D4", constants.d4Factor())
+                .with("E2", constants.e2())
+                .with("A", constants.a())
+                .with("c5", constants.c5())
+                .with("B5", constants.b5())
+                .with("B6", constants.b6())
+                .with("D1", constants.d1Factor())
+                .with("D2", constants.d2Factor())
+                .with("E3", constants.e3());
     }
 
     private static Calculation runLength() {
@@ -272,41 +252,39 @@ final class DriftCalculations {
                 "",
                 "Champ and Woodall 1987; Crowder 1987; Page 1954",
                 Map.of("chart", "ewma", "lambda", 0.2, "limit", 2.962),
-                given -> {
-                    double shift = given.number("shift", 0);
-                    double limit = given.number("limit", 3);
-                    double start = given.number("start", 0);
-                    boolean both = given.word("sides", Sides.class, Sides.TWO) == Sides.TWO;
-                    boolean widening = given.word("limits", Limits.class, Limits.CONSTANT) == Limits.WIDENING;
-                    if (widening && !both) {
-                        throw new IllegalArgumentException("limits that widen are worked out for both sides together");
-                    }
-                    double length =
-                            switch (given.word("chart", Chart.class, Chart.LIMITS)) {
-                                case LIMITS -> AverageRunLength.beyondLimits(limit, shift);
-                                case LIMITS_AND_RUN ->
-                                    AverageRunLength.beyondLimitsOrRun(limit, given.whole("run", 8), shift);
-                                case EWMA ->
-                                    widening
-                                            ? AverageRunLength.ewmaWidening(
-                                                    given.number("lambda", 0.2), limit, shift, start)
-                                            : AverageRunLength.ewma(
-                                                    given.number("lambda", 0.2), limit, shift, start, both);
-                                case CUSUM ->
-                                    AverageRunLength.cusum(
-                                            given.number("k", 0.5), given.number("h", 5), shift, start, both);
-                            };
-                    return Answer.of(
-                            length,
-                            "points",
-                            Working.of(new Step(
-                                    "average run length",
-                                    "",
-                                    "points independent and normal, limits exactly known",
-                                    "",
-                                    length,
-                                    "points",
-                                    "Champ and Woodall 1987; Crowder 1987; Page 1954")));
-                });
+                DriftCalculations::runLengthOf);
+    }
+
+    private static Answer runLengthOf(Case given) {
+        double shift = given.number("shift", 0);
+        double limit = given.number("limit", 3);
+        double start = given.number("start", 0);
+        boolean both = given.word("sides", Sides.class, Sides.TWO) == Sides.TWO;
+        boolean widening = given.word("limits", Limits.class, Limits.CONSTANT) == Limits.WIDENING;
+        if (widening && !both) {
+            throw new IllegalArgumentException("limits that widen are worked out for both sides together");
+        }
+        double length =
+                switch (given.word("chart", Chart.class, Chart.LIMITS)) {
+                    case LIMITS -> AverageRunLength.beyondLimits(limit, shift);
+                    case LIMITS_AND_RUN -> AverageRunLength.beyondLimitsOrRun(limit, given.whole("run", 8), shift);
+                    case EWMA ->
+                        widening
+                                ? AverageRunLength.ewmaWidening(given.number("lambda", 0.2), limit, shift, start)
+                                : AverageRunLength.ewma(given.number("lambda", 0.2), limit, shift, start, both);
+                    case CUSUM ->
+                        AverageRunLength.cusum(given.number("k", 0.5), given.number("h", 5), shift, start, both);
+                };
+        return Answer.of(
+                length,
+                "points",
+                Working.of(new Step(
+                        "average run length",
+                        "",
+                        "points independent and normal, limits exactly known",
+                        "",
+                        length,
+                        "points",
+                        "Champ and Woodall 1987; Crowder 1987; Page 1954")));
     }
 }

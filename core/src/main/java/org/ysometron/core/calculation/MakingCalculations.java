@@ -57,44 +57,44 @@ final class MakingCalculations {
                 "g",
                 "plain geometry",
                 Map.of("design", "TENSION_BAR_4", "n", 10, "density", "1.36 g/cm³", "diameter", "1.75 mm"),
-                given -> {
-                    SpecimenDesign design = Case.chosen("design", given.text("design"), SpecimenDesign.class);
-                    boolean filament = given.has("diameter");
-                    PlannedTest test = test(
-                            design,
-                            given.has("orientation")
-                                    ? Case.chosen("orientation", given.text("orientation"), Orientation.class)
-                                    : Orientation.XY,
-                            given.whole("n"));
-                    Budget budget = Budget.of(
-                            test,
-                            new Budget.Material(
-                                    given.number("density"),
-                                    filament ? given.number("diameter") : 0,
-                                    given.number("waste", 0.1)),
-                            new Budget.Speed(
-                                    filament ? given.number("flow", 4) : 0,
-                                    given.number("layer", 0.05),
-                                    filament ? 0 : given.number("layerTime", 10),
-                                    given.has("plate") ? given.whole("plate") : 12));
-                    return Answer.of(
-                                    budget.grams(),
-                                    "g",
-                                    Working.of(
-                                            new Step(
-                                                    "volume, waste included",
-                                                    "V",
-                                                    "n·V₁·(1 + waste)",
-                                                    "",
-                                                    budget.millilitres(),
-                                                    "ml",
-                                                    ""),
-                                            new Step("mass", "m", "V·ρ", "", budget.grams(), "g", ""),
-                                            new Step("filament", "L", "m/(ρ·π d²/4)", "", budget.metres(), "m", "")))
-                            .with("millilitres", budget.millilitres())
-                            .with("metres", budget.metres())
-                            .with("printMinutes", budget.printMinutes());
-                });
+                MakingCalculations::budgetOf);
+    }
+
+    private static Answer budgetOf(Case given) {
+        SpecimenDesign design = Case.chosen("design", given.text("design"), SpecimenDesign.class);
+        boolean filament = given.has("diameter");
+        PlannedTest test = test(
+                design,
+                given.has("orientation")
+                        ? Case.chosen("orientation", given.text("orientation"), Orientation.class)
+                        : Orientation.XY,
+                given.whole("n"));
+        Budget budget = Budget.of(
+                test,
+                new Budget.Material(
+                        given.number("density"), filament ? given.number("diameter") : 0, given.number("waste", 0.1)),
+                new Budget.Speed(
+                        filament ? given.number("flow", 4) : 0,
+                        given.number("layer", 0.05),
+                        filament ? 0 : given.number("layerTime", 10),
+                        given.has("plate") ? given.whole("plate") : 12));
+        return Answer.of(
+                        budget.grams(),
+                        "g",
+                        Working.of(
+                                new Step(
+                                        "volume, waste included",
+                                        "V",
+                                        "n·V₁·(1 + waste)",
+                                        "",
+                                        budget.millilitres(),
+                                        "ml",
+                                        ""),
+                                new Step("mass", "m", "V·ρ", "", budget.grams(), "g", ""),
+                                new Step("filament", "L", "m/(ρ·π d²/4)", "", budget.metres(), "m", "")))
+                .with("millilitres", budget.millilitres())
+                .with("metres", budget.metres())
+                .with("printMinutes", budget.printMinutes());
     }
 
     private static PlannedTest test(SpecimenDesign design, Orientation orientation, int n) {
@@ -138,14 +138,11 @@ final class MakingCalculations {
                             "",
                             "ordered",
                             Map.of("order", order),
-                            Working.of(new Step(
+                            Working.of(Step.of(
                                     "specimens in order",
                                     "",
                                     "each draws a number from the seed and its place; the order is that of the numbers",
-                                    "",
-                                    order.size(),
-                                    "",
-                                    "")));
+                                    order.size())));
                 });
     }
 
@@ -175,14 +172,11 @@ final class MakingCalculations {
                             "",
                             "placed",
                             Map.of("cycles", places),
-                            Working.of(new Step(
+                            Working.of(Step.of(
                                     "cycles",
                                     "",
                                     "rows of a cyclic Latin square: in each cycle every specimen moves on by one place",
-                                    "",
-                                    places.size(),
-                                    "",
-                                    "")));
+                                    places.size())));
                 });
     }
 
@@ -218,8 +212,7 @@ final class MakingCalculations {
                                             : "the model was scaled",
                             scale.map(found -> Map.<String, Object>of("sentence", found.sentence()))
                                     .orElse(Map.of()),
-                            Working.of(
-                                    new Step("measured over nominal", "k", "mean over the axes", "", ratio, "", "")));
+                            Working.of(Step.of("measured over nominal", "k", "mean over the axes", ratio)));
                 });
     }
 }

@@ -62,24 +62,24 @@ final class MaterialCalculations {
                         "position", List.of(0, 1, 2, 3),
                         "x", List.of(1.75, 1.76, 1.75, 1.74),
                         "y", List.of(1.74, 1.75, 1.76, 1.75)),
-                given -> {
-                    double[] z = given.numbers("position");
-                    double[] x = given.numbers("x");
-                    double[] y = given.numbers("y");
-                    if (z.length != x.length || z.length != y.length) {
-                        throw new IllegalArgumentException("position, x and y need the same number of values");
-                    }
-                    double nominal = given.number("nominal", 1.75);
-                    DiameterLog log = new DiameterLog(nominal, given.number("tolerance", 0.05));
-                    for (int i = 0; i < z.length; i++) {
-                        log.accept(z[i], x[i], y[i]);
-                    }
-                    DiameterLog.Result found = log.finish();
-                    Answer answer = DiameterLogAnswer.of(found, nominal);
-                    return given.has("density")
-                            ? DiameterLogAnswer.withMass(answer, found, given.number("density"))
-                            : answer;
-                });
+                MaterialCalculations::diameterLogOf);
+    }
+
+    private static Answer diameterLogOf(Case given) {
+        double[] z = given.numbers("position");
+        double[] x = given.numbers("x");
+        double[] y = given.numbers("y");
+        if (z.length != x.length || z.length != y.length) {
+            throw new IllegalArgumentException("position, x and y need the same number of values");
+        }
+        double nominal = given.number("nominal", 1.75);
+        DiameterLog log = new DiameterLog(nominal, given.number("tolerance", 0.05));
+        for (int i = 0; i < z.length; i++) {
+            log.accept(z[i], x[i], y[i]);
+        }
+        DiameterLog.Result found = log.finish();
+        Answer answer = DiameterLogAnswer.of(found, nominal);
+        return given.has("density") ? DiameterLogAnswer.withMass(answer, found, given.number("density")) : answer;
     }
 
     private static Calculation flowError() {
@@ -95,9 +95,7 @@ final class MaterialCalculations {
                 given -> {
                     double error = DiameterLog.flowError(given.number("diameter"), given.number("nominal", 1.75));
                     return Answer.of(
-                            error,
-                            "",
-                            Working.of(new Step("volume-flow error", "", "(d/d_nom)² − 1", "", error, "", PLAIN)));
+                            error, "", Working.of(Step.of("volume-flow error", "", "(d/d_nom)² − 1", error, PLAIN)));
                 });
     }
 
@@ -143,29 +141,31 @@ final class MaterialCalculations {
                         "exposure", List.of(10, 20, 40, 80, 160),
                         "depth", List.of(0.05, 0.12, 0.19, 0.26, 0.33),
                         "recipe", 30),
-                given -> {
-                    WorkingCurve fit = WorkingCurve.fit(given.numbers("exposure"), given.numbers("depth"), "");
-                    Answer answer = Answer.of(fit.penetration(), "mm", fit.working())
-                            .with("Dp", fit.penetration())
-                            .with("DpStandardError", fit.penetrationError())
-                            .with("DpLower", fit.penetrationLower())
-                            .with("DpUpper", fit.penetrationUpper())
-                            .with("Ec", fit.critical())
-                            .with("EcLower", fit.criticalLower())
-                            .with("EcUpper", fit.criticalUpper())
-                            .with("residual", fit.residual())
-                            .with("rSquared", fit.determination());
-                    OptionalDouble recipe = given.optionalNumber("recipe");
-                    if (recipe.isEmpty()) {
-                        return answer;
-                    }
-                    WorkingCurve.Margin margin =
-                            fit.margin(recipe.getAsDouble(), given.number("layer", 0.05), given.number("overcure", 2));
-                    return answer.with("depthAtRecipe", margin.depth())
-                            .with("overcure", margin.overcure())
-                            .with("exposureWanted", margin.wanted())
-                            .with("excess", margin.excess());
-                });
+                MaterialCalculations::workingCurveOf);
+    }
+
+    private static Answer workingCurveOf(Case given) {
+        WorkingCurve fit = WorkingCurve.fit(given.numbers("exposure"), given.numbers("depth"), "");
+        Answer answer = Answer.of(fit.penetration(), "mm", fit.working())
+                .with("Dp", fit.penetration())
+                .with("DpStandardError", fit.penetrationError())
+                .with("DpLower", fit.penetrationLower())
+                .with("DpUpper", fit.penetrationUpper())
+                .with("Ec", fit.critical())
+                .with("EcLower", fit.criticalLower())
+                .with("EcUpper", fit.criticalUpper())
+                .with("residual", fit.residual())
+                .with("rSquared", fit.determination());
+        OptionalDouble recipe = given.optionalNumber("recipe");
+        if (recipe.isEmpty()) {
+            return answer;
+        }
+        WorkingCurve.Margin margin =
+                fit.margin(recipe.getAsDouble(), given.number("layer", 0.05), given.number("overcure", 2));
+        return answer.with("depthAtRecipe", margin.depth())
+                .with("overcure", margin.overcure())
+                .with("exposureWanted", margin.wanted())
+                .with("excess", margin.excess());
     }
 
     private static Calculation artefact() {

@@ -41,6 +41,26 @@ final class PlanCalculations {
             required("sd", NUMBER, "", "scatter within lots").positive();
     private static final String T_TEST = "one-sided t test, noncentral t distribution";
 
+    private static final Map<String, Object> TWO_STEPS = Map.of(
+            "from",
+            "2026-03-02T08:00",
+            "steps",
+            List.of(
+                    Map.of("id", "dry", "duration", "6 h", "attention", "begun", "resource", "oven"),
+                    Map.of(
+                            "id",
+                            "print",
+                            "duration",
+                            "9 h",
+                            "attention",
+                            "begun",
+                            "after",
+                            "dry",
+                            "resource",
+                            "printer"),
+                    Map.of("id", "condition", "duration", "88 h", "attention", "alone", "after", "print"),
+                    Map.of("id", "break", "duration", "90 min", "attention", "attended", "after", "condition")));
+
     private PlanCalculations() {}
 
     static List<Calculation> all() {
@@ -70,8 +90,8 @@ final class PlanCalculations {
                     return Answer.of(
                             power,
                             "",
-                            Working.of(new Step(
-                                    "probability of supported", "", "1 − F(t; n − 1, Δ√n/σ)", "", power, "", T_TEST)));
+                            Working.of(
+                                    Step.of("probability of supported", "", "1 − F(t; n − 1, Δ√n/σ)", power, T_TEST)));
                 });
     }
 
@@ -100,13 +120,11 @@ final class PlanCalculations {
                             n.isPresent() ? "computed" : "more than " + Power.MOST + " would not do",
                             Map.of(),
                             n.isPresent()
-                                    ? Working.of(new Step(
+                                    ? Working.of(Step.of(
                                             "fewest specimens",
                                             "n",
                                             "the first whose probability of supported reaches it",
-                                            "",
                                             n.getAsInt(),
-                                            "",
                                             T_TEST))
                                     : Working.NONE);
                 });
@@ -130,15 +148,13 @@ final class PlanCalculations {
                                     found,
                                     "",
                                     Working.of(
-                                            new Step(
+                                            Step.of(
                                                     "shift in standard deviations",
                                                     "δ",
                                                     "average run length at δ is the lots asked for",
-                                                    "",
                                                     shift,
-                                                    "",
                                                     "Champ and Woodall 1987"),
-                                            new Step("shift", "", "δ·σ", "", found, "", "")))
+                                            Step.of("shift", "", "δ·σ", found)))
                             .with("inStandardDeviations", shift);
                 });
     }
@@ -159,54 +175,12 @@ final class PlanCalculations {
                         optional("wanted", WORD, "", "backwards from this time; one of from and wanted")),
                 "",
                 "serial schedule generation, longest remaining path first; Kelley 1963",
-                Map.of(
-                        "from",
-                        "2026-03-02T08:00",
-                        "steps",
-                        List.of(
-                                Map.of("id", "dry", "duration", "6 h", "attention", "begun", "resource", "oven"),
-                                Map.of(
-                                        "id",
-                                        "print",
-                                        "duration",
-                                        "9 h",
-                                        "attention",
-                                        "begun",
-                                        "after",
-                                        "dry",
-                                        "resource",
-                                        "printer"),
-                                Map.of("id", "condition", "duration", "88 h", "attention", "alone", "after", "print"),
-                                Map.of(
-                                        "id",
-                                        "break",
-                                        "duration",
-                                        "90 min",
-                                        "attention",
-                                        "attended",
-                                        "after",
-                                        "condition"))),
+                TWO_STEPS,
                 PlanCalculations::plan);
     }
 
     private static Answer plan(Case given) {
-        List<Schedule.Job> jobs = new ArrayList<>();
-        UnitOfMeasure seconds = UnitOfMeasure.working(Dimension.TIME);
-        for (Map<String, String> item : given.records("steps")) {
-            String id = item.getOrDefault("id", "");
-            String where = "steps, " + id;
-            double duration = Case.number(where + ", duration", item.getOrDefault("duration", ""), seconds);
-            List<String> after = Arrays.stream(item.getOrDefault("after", "").split(","))
-                    .map(String::strip)
-                    .filter(name -> !name.isEmpty())
-                    .toList();
-            jobs.add(new Schedule.Job(
-                    id,
-                    Case.chosen(where, item.getOrDefault("attention", "attended"), Schedule.Attention.class),
-                    Math.round(duration / 60),
-                    after,
-                    item.getOrDefault("resource", "")));
-        }
+        List<Schedule.Job> jobs = jobs(given);
         Map<String, Integer> capacities = new HashMap<>();
         if (given.has("resources")) {
             UnitOfMeasure plain = UnitOfMeasure.working(Dimension.RATIO);
@@ -245,6 +219,27 @@ final class PlanCalculations {
                 .with("chain", plan.get().chain());
     }
 
+    private static List<Schedule.Job> jobs(Case given) {
+        List<Schedule.Job> jobs = new ArrayList<>();
+        UnitOfMeasure seconds = UnitOfMeasure.working(Dimension.TIME);
+        for (Map<String, String> item : given.records("steps")) {
+            String id = item.getOrDefault("id", "");
+            String where = "steps, " + id;
+            double duration = Case.number(where + ", duration", item.getOrDefault("duration", ""), seconds);
+            List<String> after = Arrays.stream(item.getOrDefault("after", "").split(","))
+                    .map(String::strip)
+                    .filter(name -> !name.isEmpty())
+                    .toList();
+            jobs.add(new Schedule.Job(
+                    id,
+                    Case.chosen(where, item.getOrDefault("attention", "attended"), Schedule.Attention.class),
+                    Math.round(duration / 60),
+                    after,
+                    item.getOrDefault("resource", "")));
+        }
+        return jobs;
+    }
+
     private static LocalDateTime time(Case given, String name) {
         String text = given.has(name) ? given.text(name) : "";
         try {
@@ -280,18 +275,11 @@ final class PlanCalculations {
                     PlaceEffect effect = PlaceEffect.of(values, given.wholes("places"), sets);
                     String source = "one-way analysis of variance";
                     Working working = Working.of(
-                            new Step("places", "k", "", "", effect.places(), "", ""),
-                            new Step("values", "n", "", "", effect.n(), "", ""),
-                            new Step("scatter within places", "s", "√MS_within", "", effect.withinSd(), "", source),
-                            new Step(
-                                    "ratio of the mean squares",
-                                    "F",
-                                    "MS_between/MS_within",
-                                    "",
-                                    effect.f(),
-                                    "",
-                                    source),
-                            new Step("probability without an effect", "p", "P(F' ≥ F)", "", effect.p(), "", source));
+                            Step.of("places", "k", "", effect.places()),
+                            Step.of("values", "n", "", effect.n()),
+                            Step.of("scatter within places", "s", "√MS_within", effect.withinSd(), source),
+                            Step.of("ratio of the mean squares", "F", "MS_between/MS_within", effect.f(), source),
+                            Step.of("probability without an effect", "p", "P(F' ≥ F)", effect.p(), source));
                     return Answer.of(effect.f(), "", working)
                             .with("p", effect.p())
                             .with("withinSd", effect.withinSd())
@@ -321,40 +309,31 @@ final class PlanCalculations {
                         "old", List.of(54.1, 55.3, 53.9, 54.8, 56.1),
                         "new", List.of(54.6, 55.5, 54.7, 55.2, 56.4),
                         "margin", 1),
-                given -> {
-                    Bridging study = Bridging.of(
-                            given.numbers("old"),
-                            given.numbers("new"),
-                            given.number("margin"),
-                            given.optionalNumber("claimDistance"));
-                    return new Answer(
-                                    OptionalDouble.of(study.difference()),
-                                    "",
-                                    study.finding().words(),
-                                    Map.of("sentence", study.sentence("")),
-                                    Working.of(
-                                            new Step("lots", "n", "", "", study.lots(), "", ""),
-                                            new Step(
-                                                    "mean of new minus old",
-                                                    "d̄",
-                                                    "Σd/n",
-                                                    "",
-                                                    study.difference(),
-                                                    "",
-                                                    ""),
-                                            new Step("scatter of the differences", "s", "", "", study.sd(), "", ""),
-                                            new Step(
-                                                    "lower end, 90 %",
-                                                    "", "d̄ − t(0.95; n − 1)·s/√n", "", study.lower(), "", ""),
-                                            new Step(
-                                                    "upper end, 90 %",
-                                                    "", "d̄ + t(0.95; n − 1)·s/√n", "", study.upper(), "", "")))
-                            .with("lower", study.lower())
-                            .with("upper", study.upper())
-                            .with("sd", study.sd())
-                            .with("offsetUncertainty", study.uncertainty())
-                            .with("differs", study.isDifferent());
-                });
+                PlanCalculations::bridgingOf);
+    }
+
+    private static Answer bridgingOf(Case given) {
+        Bridging study = Bridging.of(
+                given.numbers("old"),
+                given.numbers("new"),
+                given.number("margin"),
+                given.optionalNumber("claimDistance"));
+        return new Answer(
+                        OptionalDouble.of(study.difference()),
+                        "",
+                        study.finding().words(),
+                        Map.of("sentence", study.sentence("")),
+                        Working.of(
+                                Step.of("lots", "n", "", study.lots()),
+                                Step.of("mean of new minus old", "d̄", "Σd/n", study.difference()),
+                                Step.of("scatter of the differences", "s", "", study.sd()),
+                                Step.of("lower end, 90 %", "", "d̄ − t(0.95; n − 1)·s/√n", study.lower()),
+                                Step.of("upper end, 90 %", "", "d̄ + t(0.95; n − 1)·s/√n", study.upper())))
+                .with("lower", study.lower())
+                .with("upper", study.upper())
+                .with("sd", study.sd())
+                .with("offsetUncertainty", study.uncertainty())
+                .with("differs", study.isDifferent());
     }
 
     private static Calculation checkCharacter() {
@@ -372,13 +351,11 @@ final class PlanCalculations {
                             "",
                             "computed",
                             Map.of("character", String.valueOf(check)),
-                            Working.of(new Step(
+                            Working.of(Step.of(
                                     "value of the check character",
                                     "",
                                     "the sum modulo 36 and 37 over all characters leaves 1",
-                                    "",
                                     Character.digit(check, 36),
-                                    "",
                                     "ISO/IEC 7064")));
                 });
     }

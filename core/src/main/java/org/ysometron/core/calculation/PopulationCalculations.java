@@ -62,10 +62,10 @@ final class PopulationCalculations {
         double half = k * values.sd().orElseThrow();
         Working working = Working.of(
                 new Step("mean", "x̄", "", "n = " + values.n(), values.mean(), "", ""),
-                new Step("standard deviation", "s", "", "", values.sd().orElseThrow(), "", ""),
+                Step.of("standard deviation", "s", "", values.sd().orElseThrow()),
                 factor,
-                new Step("lower end", "", "x̄ − k·s", "", values.mean() - half, "", ""),
-                new Step("upper end", "", "x̄ + k·s", "", values.mean() + half, "", ""));
+                Step.of("lower end", "", "x̄ − k·s", values.mean() - half),
+                Step.of("upper end", "", "x̄ + k·s", values.mean() + half));
         return Answer.of(k, "", working)
                 .with("mean", values.mean())
                 .with("lower", values.mean() - half)
@@ -92,7 +92,7 @@ final class PopulationCalculations {
                     double k = two(given, Sides.TWO)
                             ? ToleranceFactor.twoSided(values.n(), share, confidence)
                             : ToleranceFactor.oneSided(values.n(), share, confidence);
-                    return interval(values, k, new Step("tolerance factor", "k", "", "", k, "", "ISO 16269-6"));
+                    return interval(values, k, Step.of("tolerance factor", "k", "", k, "ISO 16269-6"));
                 });
     }
 
@@ -118,7 +118,7 @@ final class PopulationCalculations {
                     double k = given.word("of", Next.class, Next.EACH) == Next.EACH
                             ? Prediction.ofValues(values.n(), further, confidence, both)
                             : Prediction.ofMean(values.n(), further, confidence, both);
-                    return interval(values, k, new Step("prediction factor", "k", "", "", k, "", "ISO 16269-8"));
+                    return interval(values, k, Step.of("prediction factor", "k", "", k, "ISO 16269-8"));
                 });
     }
 
@@ -142,8 +142,8 @@ final class PopulationCalculations {
                     double lower = ScatterBounds.ofDeviation(sd, freedom, 1 - confidence);
                     Working working = Working.of(
                             new Step("standard deviation", "s", "", "ν = " + freedom, sd, "", ""),
-                            new Step("lower bound", "", "s·√(ν/χ²(γ; ν))", "", lower, "", "ISO 2854"),
-                            new Step("upper bound", "", "s·√(ν/χ²(1−γ; ν))", "", upper, "", "ISO 2854"));
+                            Step.of("lower bound", "", "s·√(ν/χ²(γ; ν))", lower, "ISO 2854"),
+                            Step.of("upper bound", "", "s·√(ν/χ²(1−γ; ν))", upper, "ISO 2854"));
                     return Answer.of(sd, "", working).with("lower", lower).with("upper", upper);
                 });
     }
@@ -166,15 +166,12 @@ final class PopulationCalculations {
                                     found,
                                     "",
                                     Working.of(
-                                            new Step("mean", "x̄", "", "", values.mean(), "", ""),
-                                            new Step(
+                                            Step.of("mean", "x̄", "", values.mean()),
+                                            Step.of(
                                                     "coefficient of variation",
                                                     "",
                                                     "s/x̄; not corrected for its bias",
-                                                    "",
-                                                    found,
-                                                    "",
-                                                    "")))
+                                                    found)))
                             .withIfPresent("lower", lower)
                             .withIfPresent("upper", upper);
                     return upper.isPresent()
@@ -203,9 +200,9 @@ final class PopulationCalculations {
                                     found.between(),
                                     "",
                                     Working.of(
-                                            new Step("mean over groups", "μ̂", "", "", found.mean(), "", ""),
-                                            new Step("variance between", "", "", "", found.between(), "", ""),
-                                            new Step("variance within", "", "", "", found.within(), "", "")))
+                                            Step.of("mean over groups", "μ̂", "", found.mean()),
+                                            Step.of("variance between", "", "", found.between()),
+                                            Step.of("variance within", "", "", found.within())))
                             .with("within", found.within())
                             .with("mean", found.mean())
                             .with("meanError", found.meanError())
@@ -227,34 +224,26 @@ final class PopulationCalculations {
                 "",
                 "IEC 61649, largest likelihood; Meeker and Escobar 1998 for the intervals",
                 Map.of("failed", List.of(31, 44, 52, 57, 66, 71), "lasted", List.of(80, 80)),
-                given -> {
-                    Weibull fit = Weibull.fit(given.numbers("failed"), given.numbers("lasted"));
-                    double confidence = given.number("confidence", 0.95);
-                    double share = given.number("share", 0.1);
-                    Weibull.Estimate quantile = fit.quantile(share, confidence);
-                    Working working = Working.of(
-                            new Step(
-                                    "shape",
-                                    "β",
-                                    "Σxᵝln x/Σxᵝ − 1/β = mean of ln x over failures",
-                                    "",
-                                    fit.shape(),
-                                    "",
-                                    "IEC 61649"),
-                            new Step("scale", "η", "(Σxᵝ/r)^(1/β)", "", fit.scale(), "", "IEC 61649"),
-                            new Step("quantile", "", "η·(−ln(1−p))^(1/β)", "p = " + share, quantile.value(), "", ""));
-                    return estimate(
-                                    estimate(
-                                            estimate(
-                                                    Answer.of(fit.shape(), "", working),
-                                                    "shape",
-                                                    fit.shape(confidence)),
-                                            "scale",
-                                            fit.scale(confidence)),
-                                    "quantile",
-                                    quantile)
-                            .with("logLikelihood", fit.likelihood());
-                });
+                PopulationCalculations::weibullOf);
+    }
+
+    private static Answer weibullOf(Case given) {
+        Weibull fit = Weibull.fit(given.numbers("failed"), given.numbers("lasted"));
+        double confidence = given.number("confidence", 0.95);
+        double share = given.number("share", 0.1);
+        Weibull.Estimate quantile = fit.quantile(share, confidence);
+        Working working = Working.of(
+                Step.of("shape", "β", "Σxᵝln x/Σxᵝ − 1/β = mean of ln x over failures", fit.shape(), "IEC 61649"),
+                Step.of("scale", "η", "(Σxᵝ/r)^(1/β)", fit.scale(), "IEC 61649"),
+                new Step("quantile", "", "η·(−ln(1−p))^(1/β)", "p = " + share, quantile.value(), "", ""));
+        return estimate(
+                        estimate(
+                                estimate(Answer.of(fit.shape(), "", working), "shape", fit.shape(confidence)),
+                                "scale",
+                                fit.scale(confidence)),
+                        "quantile",
+                        quantile)
+                .with("logLikelihood", fit.likelihood());
     }
 
     private static Answer estimate(Answer answer, String name, Weibull.Estimate estimate) {
@@ -276,42 +265,41 @@ final class PopulationCalculations {
                 "",
                 "Kaplan and Meier 1958; Greenwood 1926",
                 Map.of("failed", List.of(31, 44, 52, 57, 66, 71), "lasted", List.of(60, 80, 80)),
-                given -> {
-                    KaplanMeier curve = KaplanMeier.of(given.numbers("failed"), given.numbers("lasted"));
-                    KaplanMeier.Scale scale = given.word("scale", KaplanMeier.Scale.class, KaplanMeier.Scale.LOG_LOG);
-                    List<Object> rows = new ArrayList<>();
-                    for (KaplanMeier.Step step : curve.steps()) {
-                        double[] ends = step.interval(given.number("confidence", 0.95), scale);
-                        Map<String, Object> row = new LinkedHashMap<>();
-                        row.put("at", step.at());
-                        row.put("atRisk", step.atRisk());
-                        row.put("failed", step.failed());
-                        row.put("survival", step.survival());
-                        row.put("error", step.error());
-                        row.put("lower", ends[0]);
-                        row.put("upper", ends[1]);
-                        rows.add(row);
-                    }
-                    KaplanMeier.Step last = curve.steps().get(curve.steps().size() - 1);
-                    Working working = Working.of(
-                            new Step("survival at the last failure", "S", "∏(1 − d/n)", "", last.survival(), "", ""),
-                            new Step("its error", "", "S·√Σd/(n(n−d))", "", last.error(), "", "Greenwood 1926"));
-                    Working told = curve.median().isEmpty()
-                            ? working
-                            : working.then(new Step(
-                                    "median",
-                                    "",
-                                    "first value beyond which half or less survives",
-                                    "",
-                                    curve.median().getAsDouble(),
-                                    "",
-                                    ""));
-                    return new Answer(
-                            curve.median(),
-                            "",
-                            curve.median().isPresent() ? "computed" : "more than half survives",
-                            Map.of("steps", rows),
-                            told);
-                });
+                PopulationCalculations::survivalOf);
+    }
+
+    private static Answer survivalOf(Case given) {
+        KaplanMeier curve = KaplanMeier.of(given.numbers("failed"), given.numbers("lasted"));
+        KaplanMeier.Scale scale = given.word("scale", KaplanMeier.Scale.class, KaplanMeier.Scale.LOG_LOG);
+        List<Object> rows = new ArrayList<>();
+        for (KaplanMeier.Step step : curve.steps()) {
+            double[] ends = step.interval(given.number("confidence", 0.95), scale);
+            Map<String, Object> row = new LinkedHashMap<>();
+            row.put("at", step.at());
+            row.put("atRisk", step.atRisk());
+            row.put("failed", step.failed());
+            row.put("survival", step.survival());
+            row.put("error", step.error());
+            row.put("lower", ends[0]);
+            row.put("upper", ends[1]);
+            rows.add(row);
+        }
+        KaplanMeier.Step last = curve.steps().get(curve.steps().size() - 1);
+        Working working = Working.of(
+                Step.of("survival at the last failure", "S", "∏(1 − d/n)", last.survival()),
+                Step.of("its error", "", "S·√Σd/(n(n−d))", last.error(), "Greenwood 1926"));
+        Working told = curve.median().isEmpty()
+                ? working
+                : working.then(Step.of(
+                        "median",
+                        "",
+                        "first value beyond which half or less survives",
+                        curve.median().getAsDouble()));
+        return new Answer(
+                curve.median(),
+                "",
+                curve.median().isPresent() ? "computed" : "more than half survives",
+                Map.of("steps", rows),
+                told);
     }
 }

@@ -139,7 +139,7 @@ final class PublicationCalculations {
                 name,
                 rows.isEmpty() ? none : some,
                 Map.of(name, rows),
-                Working.of(new Step(name + " found", "", "", "", rows.size(), "", "")));
+                Working.of(Step.of(name + " found", "", "", rows.size())));
     }
 
     private static List<Statement> statements(List<Map<String, String>> items) {

@@ -45,10 +45,7 @@ final class StatisticsCalculations {
                 Map.of("values", List.of(55.1, 54.2, 56.0, 55.5, 54.9)),
                 given -> {
                     Summary summary = Summary.of(given.numbers("values"));
-                    return Answer.of(
-                                    summary.mean(),
-                                    "",
-                                    Working.of(new Step("mean", "x̄", "x̄ = Σx/n", "", summary.mean(), "", "")))
+                    return Answer.of(summary.mean(), "", Working.of(Step.of("mean", "x̄", "x̄ = Σx/n", summary.mean())))
                             .with("n", summary.n())
                             .withIfPresent("sd", summary.sd())
                             .with("least", summary.least())
@@ -199,11 +196,11 @@ final class StatisticsCalculations {
                     double upper = fit.upper(confidence);
                     String source = "Olsen 1978";
                     Working working = Working.of(
-                            new Step("estimated mean", "μ̂", "largest likelihood", "", fit.mean(), "", source),
-                            new Step("estimated standard deviation", "σ̂", "", "", fit.sd(), "", source),
-                            new Step("degrees of freedom", "ν", "broken − 1", "", fit.degreesOfFreedom(), "", ""),
-                            new Step("lower bound", "μ₋", "t² = ν(exp(2D/n) − 1)", "", lower, "", ""),
-                            new Step("upper bound", "μ₊", "t² = ν(exp(2D/n) − 1)", "", upper, "", ""));
+                            Step.of("estimated mean", "μ̂", "largest likelihood", fit.mean(), source),
+                            Step.of("estimated standard deviation", "σ̂", "", fit.sd(), source),
+                            Step.of("degrees of freedom", "ν", "broken − 1", fit.degreesOfFreedom()),
+                            Step.of("lower bound", "μ₋", "t² = ν(exp(2D/n) − 1)", lower),
+                            Step.of("upper bound", "μ₊", "t² = ν(exp(2D/n) − 1)", upper));
                     return Answer.of(fit.mean(), "", working)
                             .with("sd", fit.sd())
                             .with("lower", lower)

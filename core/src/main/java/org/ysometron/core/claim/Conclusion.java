@@ -108,13 +108,11 @@ final class Conclusion {
         Optional<More> wanted = verdict == Verdict.OPEN ? wanted(asked, borne, more) : Optional.empty();
         Working working = figured.working()
                 .then(comparison(claim, figured))
-                .then(new Step(
+                .then(Step.of(
                         "probability that the true value meets the claim",
                         "p",
                         "t distribution about the estimate",
-                        "",
                         figured.probability(),
-                        "",
                         "JCGM 106:2012, clause 7; no prior knowledge"));
         return judged(
                 verdict, reason(verdict, asked, figured, borne, wanted), asked, evidence, figured, wanted, working);

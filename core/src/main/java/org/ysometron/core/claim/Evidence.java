@@ -27,6 +27,11 @@ public record Evidence(
      */
     public record PooledScatter(double sd, double degreesOfFreedom, int lots) {}
 
+    /** No value and no bound, so many results left out. */
+    static Evidence none(int excluded) {
+        return new Evidence(new double[0], new double[0], excluded, 0, Optional.empty());
+    }
+
     /** Copies the arrays. */
     public Evidence {
         values = values.clone();

@@ -59,13 +59,11 @@ public record Looks(int planned, int... earlier) {
     }
 
     Step step(double ofAll, int n) {
-        return new Step(
+        return Step.of(
                 "confidence of this look (" + words(n) + ")",
                 "γ",
                 "all looks together " + Figures.significant(100 * ofAll, 4) + " %",
-                "",
                 confidence(ofAll, n),
-                "",
                 "Pocock 1977, spent as Lan and DeMets 1983");
     }
 

@@ -150,38 +150,8 @@ public final class MeanVerdict {
         double margin = StandardNormal.quantile(confidence) * evidence.calibrationUncertainty();
         double lower = fit.mean() - Math.hypot(fit.mean() - fit.lower(confidence), margin);
         double upper = fit.mean() + Math.hypot(fit.upper(confidence) - fit.mean(), margin);
-        String unit = claim.unit();
-        String source = "censored normal, maximum likelihood (Olsen 1978)";
-        String bound = "profile likelihood read as Student's t; never tighter than with the bounds as values";
-        Working working = Working.of(
-                        new Step(
-                                "values",
-                                "x",
-                                "",
-                                Conclusion.list(evidence.values()),
-                                evidence.values().length,
-                                "",
-                                ""),
-                        new Step(
-                                "lower bounds, at least",
-                                "c",
-                                "",
-                                Conclusion.list(evidence.bounds()),
-                                evidence.bounds().length,
-                                "",
-                                ""),
-                        new Step(
-                                "estimated mean",
-                                "μ̂",
-                                "max Σ ln φ((x−μ)/σ)/σ + Σ ln(1−Φ((c−μ)/σ))",
-                                "",
-                                fit.mean(),
-                                unit,
-                                source),
-                        new Step("estimated standard deviation", "σ̂", "", "", fit.sd(), unit, source),
-                        new Step("lower bound of the mean", "μ₋", "t² = ν(exp(2D/n) − 1)", "", lower, unit, bound),
-                        new Step("upper bound of the mean", "μ₊", "t² = ν(exp(2D/n) − 1)", "", upper, unit, bound))
-                .then(asked.working());
+        Working working =
+                censoredWorking(claim.unit(), evidence, fit, lower, upper).then(asked.working());
         Figured figured = new Figured(
                 "mean",
                 fit.mean(),
@@ -191,6 +161,33 @@ public final class MeanVerdict {
                 inside(claim, fit, evidence.calibrationUncertainty()),
                 working);
         return Conclusion.of(asked, evidence, figured, Optional::empty);
+    }
+
+    private static Working censoredWorking(
+            String unit, Evidence evidence, CensoredNormal fit, double lower, double upper) {
+        String source = "censored normal, maximum likelihood (Olsen 1978)";
+        String bound = "profile likelihood read as Student's t; never tighter than with the bounds as values";
+        return Working.of(
+                new Step("values", "x", "", Conclusion.list(evidence.values()), evidence.values().length, "", ""),
+                new Step(
+                        "lower bounds, at least",
+                        "c",
+                        "",
+                        Conclusion.list(evidence.bounds()),
+                        evidence.bounds().length,
+                        "",
+                        ""),
+                new Step(
+                        "estimated mean",
+                        "μ̂",
+                        "max Σ ln φ((x−μ)/σ)/σ + Σ ln(1−Φ((c−μ)/σ))",
+                        "",
+                        fit.mean(),
+                        unit,
+                        source),
+                new Step("estimated standard deviation", "σ̂", "", "", fit.sd(), unit, source),
+                new Step("lower bound of the mean", "μ₋", "t² = ν(exp(2D/n) − 1)", "", lower, unit, bound),
+                new Step("upper bound of the mean", "μ₊", "t² = ν(exp(2D/n) − 1)", "", upper, unit, bound));
     }
 
     private static double inside(Requirement claim, CensoredNormal fit, double calibration) {

@@ -142,13 +142,11 @@ public final class PartsVerdict {
     private static Working working(Requirement claim, Summary summary, double share, double u, double reach) {
         String percent = Figures.plain(100 * share, 4) + " % of all";
         boolean both = isTwoSided(claim);
-        Working working = Working.of(new Step(
+        Working working = Working.of(Step.of(
                 "factor for " + percent + (both ? " inside both bounds" : " on one side"),
                 "k",
                 both ? "∫ φ(z)·P(χ² > ν·r²/k²) dz = γ" : "t(γ; n − 1, z(p)·√n)/√n",
-                "",
                 factor(claim, summary.n(), share),
-                "",
                 "ISO 16269-6, exact"));
         if (u > 0) {
             working = working.then(new Step(
@@ -164,14 +162,11 @@ public final class PartsVerdict {
                 .then(bound("upper tolerance bound", summary.mean() + reach, claim));
         return summary.isAlike()
                 ? bounded
-                : bounded.then(new Step(
+                : bounded.then(Step.of(
                                 "share inside, if mean and scatter are what they seem",
                                 "",
                                 "normal population",
-                                "",
-                                new ShareInside(summary, claim.lower(), claim.upper(), u).estimate(),
-                                "",
-                                ""))
+                                new ShareInside(summary, claim.lower(), claim.upper(), u).estimate()))
                         .then(Step.note(
                                 "contradicted",
                                 "where it is as sure as the claim asks that more than the rest lie outside"));

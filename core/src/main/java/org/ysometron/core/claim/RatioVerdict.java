@@ -63,9 +63,8 @@ public final class RatioVerdict {
                 ratio.upper(),
                 probability(claim, ratio),
                 working);
-        Evidence counted = new Evidence(new double[0], new double[0], excluded, 0, Optional.empty());
-        Judgement judgement =
-                Conclusion.of(asked, counted, figured, () -> more(asked, above, below, relativeCalibration));
+        Judgement judgement = Conclusion.of(
+                asked, Evidence.none(excluded), figured, () -> more(asked, above, below, relativeCalibration));
         return Conclusion.looked(asked, Conclusion.asked(judgement, ratio.logUncertainty()));
     }
 

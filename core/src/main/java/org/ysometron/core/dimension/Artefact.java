@@ -324,9 +324,9 @@ public final class Artefact {
         String source = "ordinary least squares, two parameters, no intercept";
         String unit = "mm";
         return Working.of(
-                new Step("features in " + axis, "k", model, "", n, "", ""),
-                new Step("scale", "s", "least squares", "", scale.value(), "", source),
-                new Step("its standard error", "u(s)", "", "", scale.standardError(), "", source),
+                Step.of("features in " + axis, "k", model, n),
+                Step.of("scale", "s", "least squares", scale.value(), source),
+                Step.of("its standard error", "u(s)", "", scale.standardError(), source),
                 new Step(
                         axis == Axis.Z ? "height error" : "edge offset",
                         axis == Axis.Z ? "h" : "e",
@@ -337,6 +337,6 @@ public final class Artefact {
                         source),
                 new Step("its standard error", "u", "", "", offset.standardError(), unit, source),
                 new Step("standard deviation of what is left", "", "√(Σr²/(k − 2))", "", residual, unit, source),
-                new Step("two-sided factor for 95 %", "t", "t(0.975; k − 2)", "", t, "", "Student's t distribution"));
+                Step.of("two-sided factor for 95 %", "t", "t(0.975; k − 2)", t, "Student's t distribution"));
     }
 }

@@ -231,17 +231,8 @@ public final class DiameterLog {
      * @throws IllegalArgumentException when the position does not rise or a diameter is not above zero
      */
     public void accept(double z, double x, double y) {
-        if (!(x > 0 && y > 0 && x <= GREATEST && y <= GREATEST)) {
-            throw new IllegalArgumentException(
-                    "a diameter above zero and of " + GREATEST + " mm at the most is needed, got " + x + " and " + y);
-        }
+        require(z, x, y);
         double step = z - last;
-        if (!(Math.abs(z) <= FARTHEST)) {
-            throw new IllegalArgumentException("positions must rise and stay within 10,000 km, got " + z + " mm");
-        }
-        if (rows > 0 && !(step > 0)) {
-            throw new IllegalArgumentException("positions must rise: " + z + " comes after " + last);
-        }
         double d = (x + y) / 2;
         double ovality = Math.abs(x - y);
         boolean isOutside = Rounding.beyond(d, nominal, tolerance);
@@ -260,6 +251,20 @@ public final class DiameterLog {
         axes[0].accept(x, rows == 0);
         axes[1].accept(y, rows == 0);
         follow(z, isOutside);
+        remember(z, d, ovality);
+        // Sums of the small distance from nominal, so that squares lose no digits over millions of readings.
+        double offset = d - nominal;
+        offsetSum += offset;
+        offsetSquares += offset * offset;
+        ovalitySum += ovality;
+        blocks.accept(z, offset, ovality);
+        spectrum.accept(offset);
+        last = z;
+        rows++;
+    }
+
+    /** The extremes and where they were. */
+    private void remember(double z, double d, double ovality) {
         if (d < least) {
             least = d;
             leastAt = z;
@@ -272,15 +277,19 @@ public final class DiameterLog {
             ovalityGreatest = ovality;
             ovalityGreatestAt = z;
         }
-        // Sums of the small distance from nominal, so that squares lose no digits over millions of readings.
-        double offset = d - nominal;
-        offsetSum += offset;
-        offsetSquares += offset * offset;
-        ovalitySum += ovality;
-        blocks.accept(z, offset, ovality);
-        spectrum.accept(offset);
-        last = z;
-        rows++;
+    }
+
+    private void require(double z, double x, double y) {
+        if (!(x > 0 && y > 0 && x <= GREATEST && y <= GREATEST)) {
+            throw new IllegalArgumentException(
+                    "a diameter above zero and of " + GREATEST + " mm at the most is needed, got " + x + " and " + y);
+        }
+        if (!(Math.abs(z) <= FARTHEST)) {
+            throw new IllegalArgumentException("positions must rise and stay within 10,000 km, got " + z + " mm");
+        }
+        if (rows > 0 && !(z > last)) {
+            throw new IllegalArgumentException("positions must rise: " + z + " comes after " + last);
+        }
     }
 
     /** Number of readings taken so far. */
@@ -302,20 +311,10 @@ public final class DiameterLog {
         double meanOffset = offsetSum / rows;
         double variance = Math.max(0, (offsetSquares - rows * meanOffset * meanOffset) / (rows - 1));
         double spacing = length / (rows - 1);
-        Optional<Step> diameterStep = Optional.empty();
-        Optional<Step> ovalityStep = Optional.empty();
-        Optional<Wobble> wobble = Optional.empty();
-        List<Line> lines = List.of();
-        if (rows >= LEAST_FOR_SHAPE) {
-            diameterStep = blocks.diameterStep(tolerance);
-            ovalityStep = blocks.ovalityStep(tolerance);
-            // A spectrum over the count of readings is one over length only where they are evenly spaced.
-            if (isEven()) {
-                Spectrum.Found found = spectrum.finish(spacing, blocks);
-                wobble = found.wobble();
-                lines = found.lines();
-            }
-        }
+        boolean shaped = rows >= LEAST_FOR_SHAPE;
+        // A spectrum over the count of readings is one over length only where they are evenly spaced.
+        Optional<Spectrum.Found> found =
+                shaped && isEven() ? Optional.of(spectrum.finish(spacing, blocks)) : Optional.empty();
         return new Result(
                 rows,
                 length,
@@ -328,10 +327,10 @@ public final class DiameterLog {
                 outside / length,
                 new Extreme(longestRun, longestRunAt),
                 meanFlowError(meanOffset, offsetSquares / rows),
-                diameterStep,
-                ovalityStep,
-                wobble,
-                lines,
+                shaped ? blocks.diameterStep(tolerance) : Optional.empty(),
+                shaped ? blocks.ovalityStep(tolerance) : Optional.empty(),
+                found.flatMap(Spectrum.Found::wobble),
+                found.map(Spectrum.Found::lines).orElse(List.of()),
                 new AlongLength(alongLength / length, squaresAlongLength / length),
                 DoubleStream.of(SHARES).map(counts::quantile).boxed().toList(),
                 List.of(axes[0].finish(rows), axes[1].finish(rows)),

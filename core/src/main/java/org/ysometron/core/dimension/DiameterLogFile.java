@@ -83,48 +83,11 @@ public final class DiameterLogFile {
      */
     public static long read(InputStream in, Taker taker) throws IOException {
         long[] row = {1};
-        long readings = 0;
         Unpacked unpacked = new Unpacked(unpacked(in));
         try {
             BufferedReader reader =
                     new BufferedReader(new InputStreamReader(unpacked, StandardCharsets.UTF_8), 1 << 16);
-            String head = headLine(reader);
-            char separator = separator(head);
-            String[] names = head.split(java.util.regex.Pattern.quote(String.valueOf(separator)), -1);
-            Column z = column(names, POSITION, "position [mm]");
-            Column x = column(names, X, "x [mm]");
-            Column y = column(names, Y, "y [mm]");
-            int columns = names.length;
-            try (CsvReader<CsvRecord> rows = CsvReader.builder()
-                    .fieldSeparator(separator)
-                    .skipEmptyLines(true)
-                    .allowExtraFields(true)
-                    .allowMissingFields(true)
-                    .maxBufferSize(1 << 20)
-                    .ofCsvRecord(new Unclosing(reader))) {
-                for (CsvRecord cells : rows) {
-                    row[0] = cells.getStartingLineNumber() + 1;
-                    if (cells.getFieldCount() != columns) {
-                        throw refuse(
-                                row[0],
-                                "row",
-                                cells.getFieldCount() + " cells",
-                                columns + " cells as in the head",
-                                "A decimal comma needs semicolons or tabs between the cells.");
-                    }
-                    take(taker, row[0], number(cells, z, row[0]), number(cells, x, row[0]), number(cells, y, row[0]));
-                    unpacked.fruitful();
-                    if (++readings > MOST_READINGS) {
-                        throw refuse(
-                                row[0],
-                                "file",
-                                "more than " + MOST_READINGS + " readings",
-                                "a file of fewer",
-                                "Split it; each part is a log of its own.");
-                    }
-                }
-            }
-            return readings;
+            return rows(reader, unpacked, taker, row);
         } catch (IOException failed) {
             throw failure(failed, row[0]);
         } catch (CsvParseException | UncheckedIOException wrapped) {
@@ -137,6 +100,47 @@ public final class DiameterLogFile {
             throw refuse(
                     row[0] + 1, "row", "a cell without end", "three numbers a row", "Is this the gauge's CSV file?");
         }
+    }
+
+    private static long rows(BufferedReader reader, Unpacked unpacked, Taker taker, long[] row) throws IOException {
+        long readings = 0;
+        String head = headLine(reader);
+        char separator = separator(head);
+        String[] names = head.split(java.util.regex.Pattern.quote(String.valueOf(separator)), -1);
+        Column z = column(names, POSITION, "position [mm]");
+        Column x = column(names, X, "x [mm]");
+        Column y = column(names, Y, "y [mm]");
+        int columns = names.length;
+        try (CsvReader<CsvRecord> rows = CsvReader.builder()
+                .fieldSeparator(separator)
+                .skipEmptyLines(true)
+                .allowExtraFields(true)
+                .allowMissingFields(true)
+                .maxBufferSize(1 << 20)
+                .ofCsvRecord(new Unclosing(reader))) {
+            for (CsvRecord cells : rows) {
+                row[0] = cells.getStartingLineNumber() + 1;
+                if (cells.getFieldCount() != columns) {
+                    throw refuse(
+                            row[0],
+                            "row",
+                            cells.getFieldCount() + " cells",
+                            columns + " cells as in the head",
+                            "A decimal comma needs semicolons or tabs between the cells.");
+                }
+                take(taker, row[0], number(cells, z, row[0]), number(cells, x, row[0]), number(cells, y, row[0]));
+                unpacked.fruitful();
+                if (++readings > MOST_READINGS) {
+                    throw refuse(
+                            row[0],
+                            "file",
+                            "more than " + MOST_READINGS + " readings",
+                            "a file of fewer",
+                            "Split it; each part is a log of its own.");
+                }
+            }
+        }
+        return readings;
     }
 
     /** A damaged gzip file is the file's fault and said with its row; anything else is the stream's. */

@@ -70,10 +70,10 @@ public record CusumChart(List<Point> points, Working working) {
             points.add(new Point(upper, lower, upperSince, lowerSince, upper > plan.h || lower > plan.h));
         }
         Working working = Working.of(
-                new Step("allowance", "k", "half the shift to find, in σ", "", plan.k, "", "Page 1954"),
-                new Step("decision interval", "h", "in σ", "", plan.h, "", "Page 1954"),
-                new Step("last upper sum", "C⁺", "max(0, C⁺ + z − k)", "", upper, "", "Page 1954"),
-                new Step("last lower sum", "C⁻", "max(0, C⁻ − z − k)", "", lower, "", "Page 1954"));
+                Step.of("allowance", "k", "half the shift to find, in σ", plan.k, "Page 1954"),
+                Step.of("decision interval", "h", "in σ", plan.h, "Page 1954"),
+                Step.of("last upper sum", "C⁺", "max(0, C⁺ + z − k)", upper, "Page 1954"),
+                Step.of("last lower sum", "C⁻", "max(0, C⁻ − z − k)", lower, "Page 1954"));
         return new CusumChart(points, working);
     }
 }

@@ -72,7 +72,7 @@ public record EwmaChart(List<Point> points, Working working) {
         }
         String source = "Lucas and Saccucci 1990";
         Working working = Working.of(
-                new Step("weight", "λ", "", "", plan.lambda, "", source),
+                Step.of("weight", "λ", "", plan.lambda, source),
                 new Step(
                         "half width of the limits in the long run",
                         "",
@@ -81,7 +81,7 @@ public record EwmaChart(List<Point> points, Working working) {
                         settled,
                         "",
                         source),
-                new Step("last point", "z", "λx + (1−λ)z", "", z, "", source));
+                Step.of("last point", "z", "λx + (1−λ)z", z, source));
         return new EwmaChart(points, working);
     }
 }

@@ -70,9 +70,17 @@ public record IndividualsLimits(
     /** What the limits lie about. */
     public enum Centre {
         /** x̄. */
-        MEAN,
+        MEAN("x̄", "mean"),
         /** The median. */
-        MEDIAN
+        MEDIAN("x̃", "median");
+
+        private final String symbol;
+        private final String words;
+
+        Centre(String symbol, String words) {
+            this.symbol = symbol;
+            this.words = words;
+        }
     }
 
     /**
@@ -106,35 +114,31 @@ public record IndividualsLimits(
         Summary summary = Summary.of(values);
         double[] ranges = movingRanges(values);
         double meanRange = Summary.of(ranges).mean();
-        boolean mean = habits.centre == Centre.MEAN;
-        double centre = mean ? summary.mean() : Quantiles.median(values);
+        double centre = habits.centre == Centre.MEAN ? summary.mean() : Quantiles.median(values);
         Step spread = spread(habits, summary, ranges, unit);
         double sigma = spread.value();
         double rangeUpper = habits.sigma == Sigma.MEAN_RANGE
                 ? habits.constants.d4 * meanRange
                 : ChartConstants.of(2).d2Factor() * sigma;
         Working working = Working.of(
-                new Step("lots", "k", "", "", values.length, "", ""),
+                Step.of("lots", "k", "", values.length),
                 new Step(
                         "centre",
-                        mean ? "x̄" : "x̃",
-                        (mean ? "mean" : "median") + " of the lot means",
+                        habits.centre.symbol,
+                        habits.centre.words + " of the lot means",
                         few(values),
                         centre,
                         unit,
                         SOURCE),
                 new Step("mean moving range", "MR̄", "mean of |xᵢ − xᵢ₋₁|", few(ranges), meanRange, unit, SOURCE),
                 spread,
-                new Step("lower limit", "", (mean ? "x̄" : "x̃") + " − 3σ̂", "", centre - 3 * sigma, unit, SOURCE),
-                new Step("upper limit", "", (mean ? "x̄" : "x̃") + " + 3σ̂", "", centre + 3 * sigma, unit, SOURCE),
+                new Step("lower limit", "", habits.centre.symbol + " − 3σ̂", "", centre - 3 * sigma, unit, SOURCE),
+                new Step("upper limit", "", habits.centre.symbol + " + 3σ̂", "", centre + 3 * sigma, unit, SOURCE),
                 new Step(
                         "upper limit of the moving range",
                         "",
                         habits.sigma == Sigma.MEAN_RANGE ? "D₄(2)·MR̄" : "D₂(2)·σ̂",
-                        habits.sigma == Sigma.MEAN_RANGE
-                                ? Figures.significant(habits.constants.d4, 5) + " · "
-                                        + Figures.significant(meanRange, 5)
-                                : "",
+                        habits.sigma == Sigma.MEAN_RANGE ? Figures.significant(habits.constants.d4, 5) + " · MR̄" : "",
                         rangeUpper,
                         unit,
                         SOURCE));

@@ -60,8 +60,8 @@ public record MovingRanges(
         double upper = constants.d2Factor() * sigma;
         String source = "ISO 7870-2";
         Working working = Working.of(
-                new Step("moving ranges", "", "of " + span + " values", "", ranges.length, "", source),
-                new Step(mean ? "mean range" : "median range", mean ? "MR̄" : "MR̃", "", "", centre, "", source),
+                Step.of("moving ranges", "", "of " + span + " values", ranges.length, source),
+                Step.of(mean ? "mean range" : "median range", mean ? "MR̄" : "MR̃", "", centre, source),
                 new Step(
                         "standard deviation",
                         "σ̂",
@@ -70,7 +70,7 @@ public record MovingRanges(
                         sigma,
                         "",
                         source),
-                new Step("upper limit", "", "D₂(w)·σ̂", "", upper, "", source));
+                Step.of("upper limit", "", "D₂(w)·σ̂", upper, source));
         return new MovingRanges(Arrays.stream(ranges).boxed().toList(), centre, sigma, lower, upper, working);
     }
 }

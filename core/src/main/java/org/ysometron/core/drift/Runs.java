@@ -103,7 +103,6 @@ final class Runs {
     private long zones;
     private long moves;
     private int outside;
-    private int outsideAt;
 
     Runs(double[] values, double centre, double sigma) {
         this.values = values;
@@ -148,16 +147,20 @@ final class Runs {
                     | (((directions ^ UP_AND_DOWN) - 1) >>> 63)
                     | (((directions ^ DOWN_AND_UP) - 1) >>> 63);
             if ((runs | some | moving) != 0) {
-                at = i;
-                z = away;
-                zones = lines;
-                moves = directions;
-                outside = !isFull(Field.OUTSIDE) ? 0 : outside > 0 && outsideAt == i - 1 ? outside + 1 : 8;
-                outsideAt = i;
+                stopAt(i, away, lines, directions);
                 return true;
             }
         }
         return false;
+    }
+
+    private void stopAt(int point, double away, long lines, long directions) {
+        boolean goesOn = outside > 0 && at == point - 1;
+        at = point;
+        z = away;
+        zones = lines;
+        moves = directions;
+        outside = !isFull(Field.OUTSIDE) ? 0 : goesOn ? outside + 1 : 8;
     }
 
     /** The code of a distance that is beyond the last line or lies on one but for rounding. */

@@ -25,12 +25,26 @@ public record SubgroupLimits(int n, double sigma, Line means, Line ranges, Line 
     /** Where σ̂ comes from. */
     public enum Sigma {
         /** R̄/d₂. */
-        RANGES,
+        RANGES("R̄/d₂"),
         /** s̄/c₄. */
-        DEVIATIONS,
+        DEVIATIONS("s̄/c₄"),
         /** √(mean of s²), the square root of the mean square within; not corrected for its bias, which is below 1 % from 26 degrees
          * of freedom on. */
-        POOLED
+        POOLED("√(mean of s²)");
+
+        private final String formula;
+
+        Sigma(String formula) {
+            this.formula = formula;
+        }
+
+        private double sigma(double range, double deviation, double square, ChartConstants constants) {
+            return switch (this) {
+                case RANGES -> range / constants.d2();
+                case DEVIATIONS -> deviation / constants.c4();
+                case POOLED -> Math.sqrt(square);
+            };
+        }
     }
 
     /**
@@ -65,31 +79,20 @@ public record SubgroupLimits(int n, double sigma, Line means, Line ranges, Line 
         double range = mean(summaries, group -> group.greatest() - group.least());
         double deviation = mean(summaries, group -> group.sd().orElseThrow());
         double square = mean(summaries, group -> Math.pow(group.sd().orElseThrow(), 2));
-        double sigma =
-                switch (from) {
-                    case RANGES -> range / constants.d2();
-                    case DEVIATIONS -> deviation / constants.c4();
-                    case POOLED -> Math.sqrt(square);
-                };
-        String formula =
-                switch (from) {
-                    case RANGES -> "R̄/d₂";
-                    case DEVIATIONS -> "s̄/c₄";
-                    case POOLED -> "√(mean of s²)";
-                };
+        double sigma = from.sigma(range, deviation, square, constants);
         Line means = new Line(grand, grand - constants.a() * sigma, grand + constants.a() * sigma);
         Line ranges = new Line(constants.d2() * sigma, constants.d1Factor() * sigma, constants.d2Factor() * sigma);
         Line deviations = new Line(constants.c4() * sigma, constants.b5() * sigma, constants.b6() * sigma);
         String source = "ISO 7870-2";
         Working working = Working.of(
                 new Step("subgroups", "k", "", "of n = " + n, subgroups.size(), "", ""),
-                new Step("centre of the means", "x̿", "mean of the means", "", grand, "", source),
-                new Step("mean range", "R̄", "", "", range, "", source),
-                new Step("mean standard deviation", "s̄", "", "", deviation, "", source),
+                Step.of("centre of the means", "x̿", "mean of the means", grand, source),
+                Step.of("mean range", "R̄", "", range, source),
+                Step.of("mean standard deviation", "s̄", "", deviation, source),
                 new Step(
                         "standard deviation within",
                         "σ̂",
-                        formula,
+                        from.formula,
                         "d₂ = " + Figures.significant(constants.d2(), 5) + ", c₄ = "
                                 + Figures.significant(constants.c4(), 5),
                         sigma,
@@ -97,8 +100,8 @@ public record SubgroupLimits(int n, double sigma, Line means, Line ranges, Line 
                         source),
                 new Step("lower limit of the means", "", "x̿ − A·σ̂", "A = 3/√n", means.lower(), "", source),
                 new Step("upper limit of the means", "", "x̿ + A·σ̂", "A = 3/√n", means.upper(), "", source),
-                new Step("upper limit of the ranges", "", "D₂·σ̂", "", ranges.upper(), "", source),
-                new Step("upper limit of the standard deviations", "", "B₆·σ̂", "", deviations.upper(), "", source));
+                Step.of("upper limit of the ranges", "", "D₂·σ̂", ranges.upper(), source),
+                Step.of("upper limit of the standard deviations", "", "B₆·σ̂", deviations.upper(), source));
         return new SubgroupLimits(n, sigma, means, ranges, deviations, working);
     }
 

@@ -82,10 +82,10 @@ public record TSquared(List<Double> values, double limit, double later, Working 
         double later = p * (m + 1.0) * (m - 1) / (m * (m - (double) p)) * f;
         String source = "Tracy, Young and Mason 1992";
         Working working = Working.of(
-                new Step("lots", "m", "", "", m, "", ""),
-                new Step("characteristics", "p", "", "", p, "", ""),
-                new Step("limit for these lots", "", "(m−1)²/m·B(p/2, (m−p−1)/2)", "", limit, "", source),
-                new Step("limit for a later lot", "", "p(m+1)(m−1)/(m(m−p))·F(p, m−p)", "", later, "", source));
+                Step.of("lots", "m", "", m),
+                Step.of("characteristics", "p", "", p),
+                Step.of("limit for these lots", "", "(m−1)²/m·B(p/2, (m−p−1)/2)", limit, source),
+                Step.of("limit for a later lot", "", "p(m+1)(m−1)/(m(m−p))·F(p, m−p)", later, source));
         return new TSquared(values, limit, later, working);
     }
 

@@ -49,6 +49,47 @@ public record WorkingCurve(
      * @throws IllegalArgumentException when there are too few points, or depth does not grow with exposure
      */
     public static WorkingCurve fit(double[] exposures, double[] depths, String unit) {
+        SimpleRegression line = line(exposures, depths);
+        double slope = line.getSlope();
+        if (!(slope > 0)) {
+            throw new IllegalArgumentException("the depth does not grow with the exposure; no working curve fits");
+        }
+        double logCritical = -line.getIntercept() / slope;
+        double t = StudentT.quantile(0.975, exposures.length - 2.0);
+        double slopeError = line.getSlopeStdErr();
+        double meanLog = Arrays.stream(exposures).map(Math::log).average().orElseThrow();
+        double interceptError = line.getInterceptStdErr();
+        // ln Ec = −b/m: var = (σb² + (ln Ec)²σm² + 2·ln Ec·cov)/m², cov(b, m) = −mean(ln E)·σm².
+        double logVariance = (interceptError * interceptError
+                        + logCritical * logCritical * slopeError * slopeError
+                        - 2 * logCritical * meanLog * slopeError * slopeError)
+                / (slope * slope);
+        double logError = Math.sqrt(Math.max(0, logVariance));
+        double residual = Math.sqrt(line.getMeanSquareError());
+        String source = "Jacobs 1992; least squares of Cd on ln E";
+        Working working = Working.of(
+                Step.of("exposures", "k", "", exposures.length),
+                new Step("penetration depth", "Dp", "slope of Cd on ln E", "", slope, "mm", source),
+                new Step("its standard error", "u(Dp)", "", "", slopeError, "mm", source),
+                new Step("critical exposure", "Ec", "exp(−b/Dp)", "", Math.exp(logCritical), unit, source),
+                Step.of("standard error of ln Ec", "u", "delta method", logError),
+                Step.of("two-sided factor for 95 %", "t", "t(0.975; k − 2)", t, "Student's t distribution"),
+                new Step("standard deviation about the line", "", "√(Σr²/(k − 2))", "", residual, "mm", source));
+        return new WorkingCurve(
+                exposures.length,
+                slope,
+                slopeError,
+                slope - t * slopeError,
+                slope + t * slopeError,
+                Math.exp(logCritical),
+                Math.exp(logCritical - t * logError),
+                Math.exp(logCritical + t * logError),
+                residual,
+                line.getRSquare(),
+                working);
+    }
+
+    private static SimpleRegression line(double[] exposures, double[] depths) {
         if (exposures.length != depths.length || exposures.length < 3) {
             throw new IllegalArgumentException("a working curve needs at least three exposures with a depth each, got "
                     + exposures.length + " and " + depths.length);
@@ -63,44 +104,7 @@ public record WorkingCurve(
             }
             line.addData(Math.log(exposures[i]), depths[i]);
         }
-        double slope = line.getSlope();
-        if (!(slope > 0)) {
-            throw new IllegalArgumentException("the depth does not grow with the exposure; no working curve fits");
-        }
-        double intercept = line.getIntercept();
-        double logCritical = -intercept / slope;
-        double t = StudentT.quantile(0.975, exposures.length - 2.0);
-        double slopeError = line.getSlopeStdErr();
-        double meanLog = Arrays.stream(exposures).map(Math::log).average().orElseThrow();
-        double interceptError = line.getInterceptStdErr();
-        // ln Ec = −b/m: var = (σb² + (ln Ec)²σm² + 2·ln Ec·cov)/m², cov(b, m) = −mean(ln E)·σm².
-        double logVariance = (interceptError * interceptError
-                        + logCritical * logCritical * slopeError * slopeError
-                        - 2 * logCritical * meanLog * slopeError * slopeError)
-                / (slope * slope);
-        double logError = Math.sqrt(Math.max(0, logVariance));
-        double residual = Math.sqrt(line.getMeanSquareError());
-        String source = "Jacobs 1992; least squares of Cd on ln E";
-        Working working = Working.of(
-                new Step("exposures", "k", "", "", exposures.length, "", ""),
-                new Step("penetration depth", "Dp", "slope of Cd on ln E", "", slope, "mm", source),
-                new Step("its standard error", "u(Dp)", "", "", slopeError, "mm", source),
-                new Step("critical exposure", "Ec", "exp(−b/Dp)", "", Math.exp(logCritical), unit, source),
-                new Step("standard error of ln Ec", "u", "delta method", "", logError, "", ""),
-                new Step("two-sided factor for 95 %", "t", "t(0.975; k − 2)", "", t, "", "Student's t distribution"),
-                new Step("standard deviation about the line", "", "√(Σr²/(k − 2))", "", residual, "mm", source));
-        return new WorkingCurve(
-                exposures.length,
-                slope,
-                slopeError,
-                slope - t * slopeError,
-                slope + t * slopeError,
-                Math.exp(logCritical),
-                Math.exp(logCritical - t * logError),
-                Math.exp(logCritical + t * logError),
-                residual,
-                line.getRSquare(),
-                working);
+        return line;
     }
 
     /** Cure depth in mm at an exposure above 0; zero below the critical exposure, where nothing cures. */

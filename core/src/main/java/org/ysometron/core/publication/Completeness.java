@@ -111,32 +111,7 @@ public final class Completeness {
     private static void range(Statement statement, Policy policy, List<Finding> findings) {
         boolean hasRange = statement.low().isPresent() && statement.high().isPresent();
         if (statement.topic() == Topic.NOZZLE_TEMPERATURE) {
-            if (!hasRange) {
-                findings.add(new Finding(
-                        Kind.NO_RANGE,
-                        statement.title(),
-                        statement.asTyped() + " and no range",
-                        "Printers read their temperature differently; a single value leaves no room.",
-                        ""));
-                return;
-            }
-            double span = statement.high().getAsDouble() - statement.low().getAsDouble();
-            if (span > policy.widestNozzleRange() * (1 + 1e-9)) {
-                findings.add(new Finding(
-                        Kind.TOO_WIDE,
-                        statement.title(),
-                        "a range of " + Figures.plain(span, 3) + " K; " + Figures.plain(policy.widestNozzleRange(), 3)
-                                + " K are the most",
-                        "A range as wide as this tells a user nothing.",
-                        ""));
-            } else if (statement.value().isEmpty()) {
-                findings.add(new Finding(
-                        Kind.NO_RANGE,
-                        statement.title(),
-                        "a range and no recommended value",
-                        "A user starts at one temperature, not at a range.",
-                        ""));
-            }
+            nozzle(statement, policy, findings);
         }
         if (statement.topic() == Topic.DIAMETER && !hasRange) {
             findings.add(new Finding(
@@ -152,6 +127,35 @@ public final class Completeness {
                     statement.title(),
                     "no light source named",
                     "An exposure holds for one light source and layer height only.",
+                    ""));
+        }
+    }
+
+    private static void nozzle(Statement statement, Policy policy, List<Finding> findings) {
+        if (statement.low().isEmpty() || statement.high().isEmpty()) {
+            findings.add(new Finding(
+                    Kind.NO_RANGE,
+                    statement.title(),
+                    statement.asTyped() + " and no range",
+                    "Printers read their temperature differently; a single value leaves no room.",
+                    ""));
+            return;
+        }
+        double span = statement.high().getAsDouble() - statement.low().getAsDouble();
+        if (span > policy.widestNozzleRange() * (1 + 1e-9)) {
+            findings.add(new Finding(
+                    Kind.TOO_WIDE,
+                    statement.title(),
+                    "a range of " + Figures.plain(span, 3) + " K; " + Figures.plain(policy.widestNozzleRange(), 3)
+                            + " K are the most",
+                    "A range as wide as this tells a user nothing.",
+                    ""));
+        } else if (statement.value().isEmpty()) {
+            findings.add(new Finding(
+                    Kind.NO_RANGE,
+                    statement.title(),
+                    "a range and no recommended value",
+                    "A user starts at one temperature, not at a range.",
                     ""));
         }
     }

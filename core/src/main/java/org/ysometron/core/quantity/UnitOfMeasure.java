@@ -59,6 +59,8 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
     private static final Unit<?> KILOGRAM_FORCE = scaled(NEWTON, STANDARD_GRAVITY);
     private static final Unit<?> POUND_FORCE = scaled(NEWTON, POUND_IN_KILOGRAMS * STANDARD_GRAVITY);
 
+    private static final double POUND_FORCE_IN_NEWTONS = POUND_IN_KILOGRAMS * STANDARD_GRAVITY;
+
     private static final List<UnitOfMeasure> ALL = register();
 
     /** Every accepted spelling, normalised, with its unit; what a page reads anew from what was typed is looked up here. */
@@ -171,6 +173,17 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
 
     private static List<UnitOfMeasure> register() {
         List<UnitOfMeasure> units = new ArrayList<>();
+        sizes(units);
+        forces(units);
+        energies(units);
+        impacts(units);
+        notches(units);
+        states(units);
+        substances(units);
+        return List.copyOf(units);
+    }
+
+    private static void sizes(List<UnitOfMeasure> units) {
         Unit<?> millimetre = MILLI(METRE);
         add(units, "mm", Dimension.LENGTH, millimetre, millimetre, "millimetre", "millimeter");
         add(units, "cm", Dimension.LENGTH, CENTI(METRE), millimetre);
@@ -191,7 +204,9 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
                 scaled(SQUARE_METRE, INCH_IN_METRES * INCH_IN_METRES),
                 squareMillimetre,
                 "sqin");
+    }
 
+    private static void forces(List<UnitOfMeasure> units) {
         add(units, "N", Dimension.FORCE, NEWTON, NEWTON, "newton", "newtons");
         add(units, "kN", Dimension.FORCE, KILO(NEWTON), NEWTON);
         add(units, "kgf", Dimension.FORCE, KILOGRAM_FORCE, NEWTON, "kp");
@@ -204,7 +219,7 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         add(units, "kPa", Dimension.STRESS, KILO(PASCAL), megapascal);
         add(units, "GPa", Dimension.STRESS, GIGA(PASCAL), megapascal);
         add(units, "Pa", Dimension.STRESS, PASCAL, megapascal);
-        double poundPerSquareInch = POUND_IN_KILOGRAMS * STANDARD_GRAVITY / (INCH_IN_METRES * INCH_IN_METRES);
+        double poundPerSquareInch = POUND_FORCE_IN_NEWTONS / (INCH_IN_METRES * INCH_IN_METRES);
         add(units, "psi", Dimension.STRESS, scaled(PASCAL, poundPerSquareInch), megapascal, "lbf/in²");
         add(units, "ksi", Dimension.STRESS, scaled(PASCAL, 1000 * poundPerSquareInch), megapascal);
         add(units, "Msi", Dimension.STRESS, scaled(PASCAL, 1e6 * poundPerSquareInch), megapascal);
@@ -221,16 +236,17 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         add(units, "N·cm", Dimension.TORQUE, scaled(newtonMetre, 1e-2), newtonMetre, "Ncm");
         add(units, "N·mm", Dimension.TORQUE, scaled(newtonMetre, 1e-3), newtonMetre, "Nmm");
         add(units, "kgf·cm", Dimension.TORQUE, scaled(newtonMetre, STANDARD_GRAVITY / 100), newtonMetre, "kgfcm");
-        double poundForce = POUND_IN_KILOGRAMS * STANDARD_GRAVITY;
         add(
                 units,
                 "lbf·in",
                 Dimension.TORQUE,
-                scaled(newtonMetre, poundForce * INCH_IN_METRES),
+                scaled(newtonMetre, POUND_FORCE_IN_NEWTONS * INCH_IN_METRES),
                 newtonMetre,
                 "lbfin",
                 "in·lbf");
+    }
 
+    private static void energies(List<UnitOfMeasure> units) {
         add(units, "J", Dimension.ENERGY, JOULE, JOULE, "joule", "joules");
         add(units, "kJ", Dimension.ENERGY, KILO(JOULE), JOULE);
         add(units, "mJ", Dimension.ENERGY, MILLI(JOULE), JOULE);
@@ -238,11 +254,13 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
                 units,
                 "ft·lbf",
                 Dimension.ENERGY,
-                scaled(JOULE, 12 * INCH_IN_METRES * poundForce),
+                scaled(JOULE, 12 * INCH_IN_METRES * POUND_FORCE_IN_NEWTONS),
                 JOULE,
                 "ftlbf",
                 "lbf·ft");
+    }
 
+    private static void impacts(List<UnitOfMeasure> units) {
         Unit<?> joulePerSquareMetre = JOULE.divide(SQUARE_METRE);
         Unit<?> kilojoulePerSquareMetre = scaled(joulePerSquareMetre, 1000);
         add(
@@ -265,11 +283,13 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
                 units,
                 "ft·lbf/in²",
                 Dimension.ENERGY_PER_AREA,
-                scaled(joulePerSquareMetre, 12 * poundForce / INCH_IN_METRES),
+                scaled(joulePerSquareMetre, 12 * POUND_FORCE_IN_NEWTONS / INCH_IN_METRES),
                 kilojoulePerSquareMetre,
                 "ftlbf/in²",
                 "lbf·ft/in²");
+    }
 
+    private static void notches(List<UnitOfMeasure> units) {
         Unit<?> joulePerMetre = JOULE.divide(METRE);
         add(units, "J/m", Dimension.ENERGY_PER_LENGTH, joulePerMetre, joulePerMetre);
         add(units, "kJ/m", Dimension.ENERGY_PER_LENGTH, scaled(joulePerMetre, 1000), joulePerMetre);
@@ -278,11 +298,13 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
                 units,
                 "ft·lbf/in",
                 Dimension.ENERGY_PER_LENGTH,
-                scaled(joulePerMetre, 12 * poundForce),
+                scaled(joulePerMetre, 12 * POUND_FORCE_IN_NEWTONS),
                 joulePerMetre,
                 "ftlbf/in",
                 "lbf·ft/in");
+    }
 
+    private static void states(List<UnitOfMeasure> units) {
         add(units, "°C", Dimension.TEMPERATURE, CELSIUS, CELSIUS, "degC", "C", "Celsius");
         add(units, "K", Dimension.TEMPERATURE, KELVIN, CELSIUS, "kelvin");
         add(
@@ -304,6 +326,7 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         add(units, "h", Dimension.TIME, scaled(SECOND, 3600), SECOND, "hour", "hours");
         add(units, "d", Dimension.TIME, scaled(SECOND, 86400), SECOND, "day", "days");
 
+        Unit<?> millimetre = MILLI(METRE);
         Unit<?> millimetrePerMinute = millimetre.divide(MINUTE);
         add(units, "mm/min", Dimension.SPEED, millimetrePerMinute, millimetrePerMinute);
         add(units, "mm/s", Dimension.SPEED, millimetre.divide(SECOND), millimetrePerMinute);
@@ -315,7 +338,9 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
                 scaled(millimetrePerMinute, INCH_IN_METRES * 1000),
                 millimetrePerMinute,
                 "ipm");
+    }
 
+    private static void substances(List<UnitOfMeasure> units) {
         Unit<?> gramPerCubicCentimetre = scaled(KILOGRAM.divide(CUBIC_METRE), 1000);
         add(
                 units,
@@ -344,12 +369,11 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         Unit<?> cubicMillimetrePerSecond = scaled(CUBIC_METRE.divide(SECOND), 1e-9);
         add(units, "mm³/s", Dimension.VOLUME_FLOW, cubicMillimetrePerSecond, cubicMillimetrePerSecond);
 
-        Unit<?> millijoulePerSquareCentimetre = scaled(joulePerSquareMetre, 10);
+        Unit<?> millijoulePerSquareCentimetre = scaled(JOULE.divide(SQUARE_METRE), 10);
         add(units, "mJ/cm²", Dimension.DOSE, millijoulePerSquareCentimetre, millijoulePerSquareCentimetre);
 
         add(units, "", Dimension.RATIO, AbstractUnit.ONE, AbstractUnit.ONE);
         add(units, "%", Dimension.RATIO, PERCENT, AbstractUnit.ONE, "percent");
-        return List.copyOf(units);
     }
 
     private static void add(

@@ -123,39 +123,31 @@ public record MeanBounds(
                         u,
                         unit,
                         calibrated ? "JCGM 100:2008, 5.1" : "ISO 2602"),
-                new Step(
+                Step.of(
                         "degrees of freedom",
                         "ν",
                         calibrated ? "ν = ν_s·(u²/(s²/n))²" : "",
-                        "",
                         nu,
-                        "",
                         calibrated ? "JCGM 100:2008, G.4" : ""),
-                new Step(
+                Step.of(
                         "one-sided factor for " + level + " confidence",
                         "t",
                         "t(" + Figures.significant(confidence, 3) + "; ν)",
-                        "",
                         t,
-                        "",
                         "Student's t distribution"),
-                new Step(
-                        "lower " + level + " bound of the mean",
-                        "x̄₋",
-                        "x̄ − t·u",
-                        Figures.significant(mean, 5) + " − " + Figures.significant(t, 4) + " · "
-                                + Figures.significant(u, 4),
-                        mean - t * u,
-                        unit,
-                        "ISO 2602, one-sided"),
-                new Step(
-                        "upper " + level + " bound of the mean",
-                        "x̄₊",
-                        "x̄ + t·u",
-                        Figures.significant(mean, 5) + " + " + Figures.significant(t, 4) + " · "
-                                + Figures.significant(u, 4),
-                        mean + t * u,
-                        unit,
-                        "ISO 2602, one-sided")));
+                bound(true, level, mean, t, u, unit),
+                bound(false, level, mean, t, u, unit)));
+    }
+
+    private static Step bound(boolean lower, String level, double mean, double t, double u, String unit) {
+        String sign = lower ? " − " : " + ";
+        return new Step(
+                (lower ? "lower " : "upper ") + level + " bound of the mean",
+                lower ? "x̄₋" : "x̄₊",
+                "x̄" + sign + "t·u",
+                Figures.significant(mean, 5) + sign + Figures.significant(t, 4) + " · " + Figures.significant(u, 4),
+                lower ? mean - t * u : mean + t * u,
+                unit,
+                "ISO 2602, one-sided");
     }
 }

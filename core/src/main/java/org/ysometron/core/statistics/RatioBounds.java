@@ -47,29 +47,18 @@ public record RatioBounds(
      */
     public static RatioBounds of(
             Summary numerator, Summary denominator, double confidence, double relativeCalibration) {
-        if (numerator.sd().isEmpty() || denominator.sd().isEmpty()) {
-            throw new IllegalArgumentException("a bound of a ratio needs n of at least 2 on both sides");
-        }
-        if (!(numerator.mean() > 0 && denominator.mean() > 0)) {
-            throw new IllegalArgumentException("a bound of a ratio by logarithms needs means above zero");
-        }
-        if (!(confidence > 0.5 && confidence < 1)) {
-            throw new IllegalArgumentException("a confidence above 0.5 and below 1 is needed, got " + confidence);
-        }
-        if (!(relativeCalibration >= 0)) {
-            throw new IllegalArgumentException("a calibration uncertainty of at least 0 is needed");
-        }
+        require(numerator, denominator, confidence, relativeCalibration);
         double v1 = relativeVariance(numerator);
         double v2 = relativeVariance(denominator);
-        double variance = v1 + v2 + relativeCalibration * relativeCalibration;
-        double u = Math.sqrt(variance);
-        double nu = freedom(v1, numerator.n() - 1.0, v2, denominator.n() - 1.0, variance);
+        double u = Math.sqrt(v1 + v2 + relativeCalibration * relativeCalibration);
+        double nu = freedom(v1, numerator.n() - 1.0, v2, denominator.n() - 1.0, u * u);
         double t = StudentT.quantile(confidence, nu);
         double ratio = numerator.mean() / denominator.mean();
         double lower = ratio * Math.exp(-t * u);
         double upper = ratio * Math.exp(t * u);
-        String r = Figures.significant(ratio, 4);
-        String exponent = Figures.significant(t, 4) + " · " + Figures.significant(u, 4);
+        String exponent = Figures.significant(t, 4) + " · " + Figures.significant(u, 4) + ")";
+        String bound = Figures.significant(ratio, 4) + "·exp(";
+        String own = relativeCalibration > 0 ? " + " + Figures.significant(relativeCalibration, 3) + "²" : "";
         Working working = Working.of(
                 new Step(
                         "ratio of the means",
@@ -85,20 +74,32 @@ public record RatioBounds(
                         relativeCalibration > 0
                                 ? "u = √(s₁²/(n₁x̄₁²) + s₂²/(n₂x̄₂²) + u_cal²)"
                                 : "u = √(s₁²/(n₁x̄₁²) + s₂²/(n₂x̄₂²))",
-                        "√(" + Figures.significant(v1, 4) + " + " + Figures.significant(v2, 4)
-                                + (relativeCalibration > 0
-                                        ? " + " + Figures.significant(relativeCalibration, 3) + "²)"
-                                        : ")"),
+                        "√(" + Figures.significant(v1, 4) + " + " + Figures.significant(v2, 4) + own + ")",
                         u,
                         "",
                         relativeCalibration > 0
                                 ? "delta method; calibration that the two do not share"
                                 : "delta method; a common calibration error cancels"),
-                new Step("degrees of freedom", "ν", "Welch–Satterthwaite", "", nu, "", "JCGM 100:2008, G.4"),
-                new Step("one-sided factor", "t", "t(γ; ν)", "", t, "", "Student's t distribution"),
-                new Step("lower bound of the ratio", "r₋", "r·exp(−t·u)", r + "·exp(−" + exponent + ")", lower, "", ""),
-                new Step("upper bound of the ratio", "r₊", "r·exp(+t·u)", r + "·exp(" + exponent + ")", upper, "", ""));
+                Step.of("degrees of freedom", "ν", "Welch–Satterthwaite", nu, "JCGM 100:2008, G.4"),
+                Step.of("one-sided factor", "t", "t(γ; ν)", t, "Student's t distribution"),
+                new Step("lower bound of the ratio", "r₋", "r·exp(−t·u)", bound + "−" + exponent, lower, "", ""),
+                new Step("upper bound of the ratio", "r₊", "r·exp(+t·u)", bound + exponent, upper, "", ""));
         return new RatioBounds(ratio, lower, upper, u, nu, t, working);
+    }
+
+    private static void require(Summary numerator, Summary denominator, double confidence, double relativeCalibration) {
+        if (numerator.sd().isEmpty() || denominator.sd().isEmpty()) {
+            throw new IllegalArgumentException("a bound of a ratio needs n of at least 2 on both sides");
+        }
+        if (!(numerator.mean() > 0 && denominator.mean() > 0)) {
+            throw new IllegalArgumentException("a bound of a ratio by logarithms needs means above zero");
+        }
+        if (!(confidence > 0.5 && confidence < 1)) {
+            throw new IllegalArgumentException("a confidence above 0.5 and below 1 is needed, got " + confidence);
+        }
+        if (!(relativeCalibration >= 0)) {
+            throw new IllegalArgumentException("a calibration uncertainty of at least 0 is needed");
+        }
     }
 
     /**

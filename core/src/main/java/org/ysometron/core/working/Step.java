@@ -14,6 +14,16 @@ package org.ysometron.core.working;
 public record Step(
         String meaning, String symbol, String formula, String numbers, double value, String unit, String source) {
 
+    /** A step of a figure that has no unit, its numbers not shown and its formula nobody's in particular. */
+    public static Step of(String meaning, String symbol, String formula, double value) {
+        return of(meaning, symbol, formula, value, "");
+    }
+
+    /** The same with the source of the formula. */
+    public static Step of(String meaning, String symbol, String formula, double value, String source) {
+        return new Step(meaning, symbol, formula, "", value, "", source);
+    }
+
     /** A line of words only. */
     public static Step note(String meaning, String words) {
         return new Step(meaning, "", "", words, Double.NaN, "", "");

@@ -81,18 +81,14 @@ public final class RunLength {
             double[] places = new double[next.size()];
             double[] masses = new double[next.size()];
             for (int k = 0; k < masses.length; k++) {
-                places[k] = next.at(k);
+                double place = next.at(k);
                 for (int j = 0; j < mass.length; j++) {
-                    masses[k] += mass[j] * StandardNormal.density((places[k] - stays * at[j]) / lambda - shift);
+                    masses[k] += mass[j] * StandardNormal.density((place - stays * at[j]) / lambda - shift);
                 }
                 masses[k] *= next.weight(k) / lambda;
+                places[k] = place;
             }
-            double gone = 0;
-            for (int j = 0; j < mass.length; j++) {
-                gone += mass[j]
-                        * (StandardNormal.below((-h - stays * at[j]) / lambda - shift)
-                                + StandardNormal.above((h - stays * at[j]) / lambda - shift));
-            }
+            double gone = leaving(at, mass, h, lambda, shift);
             double before = share;
             share = gone / left;
             if (share >= 1 || left < 1e-17) {
@@ -107,6 +103,17 @@ public final class RunLength {
             left = Arrays.stream(masses).sum();
         }
         throw new IllegalArgumentException("the weight is too small for limits that widen: they do so for too long");
+    }
+
+    private static double leaving(double[] at, double[] mass, double h, double lambda, double shift) {
+        double gone = 0;
+        for (int j = 0; j < mass.length; j++) {
+            double drawn = (1 - lambda) * at[j];
+            gone += mass[j]
+                    * (StandardNormal.below((-h - drawn) / lambda - shift)
+                            + StandardNormal.above((h - drawn) / lambda - shift));
+        }
+        return gone;
     }
 
     /**

@@ -71,7 +71,18 @@ class DriftCharts {
             Map<Long, LotView> lots,
             Map<Long, LotSignal> signals,
             Optional<BaselineView> baseline,
-            Set<Long> baselineLots) {
+            Set<Long> baselineLots,
+            Map<Double, Double> uncertainties) {
+
+        /** What a bridging study took off, and how well it is known; empty where nothing was. */
+        String takenOff(PointView point) {
+            String unit = series.property().unit();
+            Double uncertainty = uncertainties.get(point.takenOff());
+            return uncertainty == null
+                    ? ""
+                    : "; " + Figures.significant(point.takenOff(), 3) + (unit.isEmpty() ? "" : " " + unit)
+                            + " taken off by a bridging study, uncertain by " + Figures.significant(uncertainty, 2);
+        }
 
         double x(int index) {
             return points.size() == 1
@@ -138,7 +149,15 @@ class DriftCharts {
         Optional<BaselineView> baseline = baselines.newest(found.id());
         Set<Long> chosen = baseline.map(b -> (Set<Long>) new HashSet<>(baselines.lotsOf(b.id())))
                 .orElse(Set.of());
-        return new Sight(found, points, earlier > 0 ? read.get(0) : null, byId, here, baseline, chosen);
+        return new Sight(
+                found,
+                points,
+                earlier > 0 ? read.get(0) : null,
+                byId,
+                here,
+                baseline,
+                chosen,
+                series.uncertainties(found.id()));
     }
 
     // ---- the three charts --------------------------------------------------------------------------------------
@@ -301,6 +320,7 @@ class DriftCharts {
                         + (sight.series.property().unit().isEmpty()
                                 ? ""
                                 : " " + sight.series.property().unit()) + ", n = " + point.n()
+                        + sight.takenOff(point)
                         + (signal == null ? "" : "; " + signal.words());
         // A pattern that goes on is named once, at its latest point in sight.
         boolean last = index + 1 == sight.points.size()

@@ -34,6 +34,11 @@ class Bridge {
     String decidedBy;
     Instant decidedAt;
 
+    /** Standard uncertainty of what is taken off, common to every point that it is taken off from. */
+    double uncertainty() {
+        return Bridging.uncertainty(lots, lowerEnd, upperEnd);
+    }
+
     /** Whether the two share a chart from then on. */
     boolean joins() {
         return finding != Bridging.Finding.APART;

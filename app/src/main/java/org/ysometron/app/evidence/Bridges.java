@@ -180,9 +180,18 @@ class Bridges {
         }
     }
 
+    /**
+     * What is decided by.
+     *
+     * @param margin largest difference that would not matter
+     * @param takeOff whether a known difference inside the margin is taken off all the same
+     * @param reason what was changed, and why
+     */
+    record Decided(double margin, boolean takeOff, String reason) {}
+
     /** Decides by the numbers: joined, joined once the difference is taken off, or kept apart. */
     @Write
-    void decide(long productId, long oldId, long freshId, double margin, String reason, String by) {
+    void decide(long productId, long oldId, long freshId, Decided decided, String by) {
         Study study = of(productId).stream()
                 .filter(candidate ->
                         candidate.fresh().id() == freshId && candidate.old().id() == oldId)
@@ -191,8 +200,10 @@ class Bridges {
         if (study.decided() != null) {
             throw new Refusal("reason", "This was decided already by " + study.decided().decidedBy + ".");
         }
-        Reasons.require("reason", reason, "What was changed and why", 300);
-        Bridging found = compare(study, margin);
+        Reasons.require("reason", decided.reason, "What was changed and why", 300);
+        Bridging found = compare(study, decided.margin);
+        boolean off = found.finding() == Bridging.Finding.SHARE_WITH_OFFSET
+                || (found.finding() == Bridging.Finding.SHARE && found.isDifferent() && decided.takeOff);
         Bridge bridge = new Bridge();
         bridge.oldSeriesId = study.old().id();
         bridge.newSeriesId = freshId;
@@ -200,10 +211,10 @@ class Bridges {
         bridge.difference = found.difference();
         bridge.lowerEnd = found.lower();
         bridge.upperEnd = found.upper();
-        bridge.margin = margin;
+        bridge.margin = decided.margin;
         bridge.finding = found.finding();
-        bridge.takenOff = found.finding() == Bridging.Finding.SHARE_WITH_OFFSET ? found.difference() : 0;
-        bridge.reason = reason.strip();
+        bridge.takenOff = off ? found.difference() : 0;
+        bridge.reason = decided.reason.strip();
         bridge.decidedBy = by;
         bridge.decidedAt = clock.instant();
         bridges.save(bridge);

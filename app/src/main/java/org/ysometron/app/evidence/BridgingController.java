@@ -54,6 +54,7 @@ class BridgingController {
             double height,
             @Nullable String wanting,
             @Nullable String finding,
+            boolean offersOffset,
             @Nullable String decided,
             String margin,
             @Nullable String problem,
@@ -77,12 +78,14 @@ class BridgingController {
             @RequestParam(defaultValue = "0") long old,
             @RequestParam(defaultValue = "") String margin,
             @RequestParam(defaultValue = "") String reason,
+            @RequestParam(defaultValue = "false") boolean takeOff,
             Authentication by,
             Model model,
             HttpServletResponse response) {
         Products.ProductView product = products.named(code);
         try {
-            bridges.decide(product.id(), old, series, number(margin), reason, by.getName());
+            bridges.decide(
+                    product.id(), old, series, new Bridges.Decided(number(margin), takeOff, reason), by.getName());
             return "redirect:/products/" + code + "/bridging";
         } catch (Refusal refusal) {
             response.setStatus(422);
@@ -134,6 +137,7 @@ class BridgingController {
                     16 + 18.0 * rows.size()));
         }
         String finding = null;
+        boolean offersOffset = false;
         String wanting = null;
         String refused = problem;
         if (study.decided() == null) {
@@ -142,7 +146,9 @@ class BridgingController {
                         + " lots were tested both ways: until then the two stay apart.";
             } else if (!margin.isBlank()) {
                 try {
-                    finding = Bridges.compare(study, number(margin)).sentence(unit);
+                    Bridging found = Bridges.compare(study, number(margin));
+                    finding = found.sentence(unit);
+                    offersOffset = found.finding() == Bridging.Finding.SHARE && found.isDifferent();
                 } catch (Refusal refusal) {
                     refused = refusal.words();
                 }
@@ -163,6 +169,7 @@ class BridgingController {
                 30 + 18.0 * rows.size(),
                 wanting,
                 finding,
+                offersOffset,
                 study.decided() == null ? null : decided(study.decided(), unit),
                 margin,
                 refused,
@@ -173,7 +180,12 @@ class BridgingController {
         return "By " + bridge.lots + " lots new minus old is " + Figures.significant(bridge.difference, 3) + " " + unit
                 + ", 90 % " + Figures.significant(bridge.lowerEnd, 3) + " to "
                 + Figures.significant(bridge.upperEnd, 3) + ", margin " + Figures.significant(bridge.margin, 3)
-                + ": they " + bridge.finding.words() + ". Decided by " + bridge.decidedBy + " on "
+                + ": they " + bridge.finding.words()
+                + (bridge.takenOff == 0
+                        ? ""
+                        : "; taken off is " + Figures.significant(bridge.takenOff, 3) + ", uncertain by "
+                                + Figures.significant(bridge.uncertainty(), 2))
+                + ". Decided by " + bridge.decidedBy + " on "
                 + Moments.day(bridge.decidedAt) + ": " + bridge.reason;
     }
 

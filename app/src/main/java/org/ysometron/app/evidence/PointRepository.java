@@ -17,7 +17,7 @@ interface PointRepository extends JpaRepository<Point, Long> {
     List<Count> counts(Collection<Long> series);
 
     @Query("""
-            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd)
+            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd, p.takenOff)
             from Point p where p.seriesId = :series order by p.madeOn desc, p.lotId desc
             """)
     List<SeriesPoints.PointView> newest(long series, Limit limit);
@@ -25,19 +25,19 @@ interface PointRepository extends JpaRepository<Point, Long> {
     List<Point> findBySeriesId(long seriesId);
 
     @Query("""
-            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd)
+            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd, p.takenOff)
             from Point p where p.seriesId = :series order by p.madeOn, p.lotId
             """)
     List<SeriesPoints.PointView> ofSeries(long series);
 
     @Query("""
-            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd)
+            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd, p.takenOff)
             from Point p where p.seriesId = :series order by p.madeOn, p.lotId limit :count offset :from
             """)
     List<SeriesPoints.PointView> part(long series, int from, int count);
 
     @Query("""
-            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd)
+            select new org.ysometron.app.evidence.SeriesPoints$PointView(p.lotId, p.madeOn, p.n, p.mean, p.sd, p.takenOff)
             from Point p
             where p.seriesId = :series and (p.madeOn < :madeOn or (p.madeOn = :madeOn and p.lotId < :lot))
             order by p.madeOn desc, p.lotId desc

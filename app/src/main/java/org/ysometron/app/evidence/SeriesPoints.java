@@ -70,13 +70,15 @@ public class SeriesPoints implements EarlierLots {
      * One lot on a series.
      *
      * @param sd standard deviation within the lot; null where there is none
+     * @param takenOff what a bridging study has taken off its mean; 0 for nothing
      */
     public record PointView(
             long lotId,
             LocalDate madeOn,
             int n,
             double mean,
-            @Nullable Double sd) {}
+            @Nullable Double sd,
+            double takenOff) {}
 
     /** The series of a product that have a chart: not those that share the chart of the one before. */
     public List<SeriesView> ofProduct(long productId) {
@@ -100,11 +102,19 @@ public class SeriesPoints implements EarlierLots {
                     String off = bridge.takenOff == 0
                             ? "as they are"
                             : "with " + Figures.significant(bridge.takenOff, 3) + " "
-                                    + fresh.property().unit() + " taken off";
+                                    + fresh.property().unit() + " taken off, uncertain by "
+                                    + Figures.significant(bridge.uncertainty(), 2) + " for all of them together";
                     return "Lots of " + fresh.setup() + " share this chart, " + off + ", by a study of " + bridge.lots
                             + " lots.";
                 })
                 .toList();
+    }
+
+    /** Standard uncertainty of what was taken off points of a series, by what was taken off. */
+    public Map<Double, Double> uncertainties(long seriesId) {
+        return bridges.findByOldSeriesIdOrderById(seriesId).stream()
+                .filter(bridge -> bridge.takenOff != 0)
+                .collect(Collectors.toMap(bridge -> bridge.takenOff, Bridge::uncertainty, Math::max));
     }
 
     /** All series of a product. */

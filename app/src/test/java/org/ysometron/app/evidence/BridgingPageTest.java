@@ -2,6 +2,7 @@ package org.ysometron.app.evidence;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
@@ -132,13 +133,66 @@ class BridgingPageTest extends DemoSite {
                 .findFirst()
                 .orElseThrow();
         assertThat(Bridges.compare(study, 0.5).difference()).isEqualTo(1.0);
-        bridges.decide(last.productId(), frameA.id(), frameB.id(), 0.5, "new frame", "quality");
+        bridges.decide(
+                last.productId(), frameA.id(), frameB.id(), new Bridges.Decided(0.5, false, "new frame"), "quality");
         assertThat(series.points(frameA.id())).hasSize(6);
         assertThat(series.points(frameA.id()))
                 .filteredOn(point -> point.lotId() == onlyNew.id())
                 .singleElement()
                 .satisfies(point -> assertThat(point.mean()).isEqualTo(900 / 16.0 - 1));
         assertThat(series.ofProduct(last.productId())).doesNotContain(frameB);
+    }
+
+    /**
+     * A known difference of 1 MPa inside a margin of 1.5 is taken off where that is wanted, and every point it was taken off says how
+     * well it is known: differences 0.9, 1, 1.1 MPa scatter by 0.1, so that their mean is uncertain by 0.1/√3 = 0.058.
+     */
+    @Test
+    void aKnownDifferenceInsideTheMarginIsTakenOffWhereThatIsWanted() throws Exception {
+        long old = rigged("cell D of this test", "frame D");
+        long fresh = rigged("cell E of this test", "frame E");
+        LotView last = testLots.lot();
+        double[] forces = {894.4, 896, 897.6};
+        for (int i = 0; i < 3; i++) {
+            LotView lot = i == 2 ? last : testLots.lot();
+            breaks(lot, "XY1", 880, old);
+            breaks(lot, "XY2", forces[i], fresh);
+        }
+        SeriesPoints.SeriesView frameD = strengths(last, "frame D");
+        SeriesPoints.SeriesView frameE = strengths(last, "frame E");
+        String page = "/products/" + products.product(last.productId()).code() + "/bridging";
+        http.perform(get(page)
+                        .with(QUALITY)
+                        .param("series", String.valueOf(frameE.id()))
+                        .param("old", String.valueOf(frameD.id()))
+                        .param("margin", "1.5 MPa"))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("They are known to differ all the same"),
+                                containsString("Take the difference off"))));
+        http.perform(post(page)
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("series", String.valueOf(frameE.id()))
+                        .param("old", String.valueOf(frameD.id()))
+                        .param("margin", "1.5 MPa")
+                        .param("takeOff", "true")
+                        .param("reason", "Another frame since spring."))
+                .andExpect(status().is3xxRedirection());
+        LotView onlyNew = testLots.lot();
+        breaks(onlyNew, "XY1", 900, fresh);
+        testLots.refresh(onlyNew);
+        assertThat(series.points(frameD.id()))
+                .filteredOn(point -> point.lotId() == onlyNew.id())
+                .singleElement()
+                .satisfies(point -> assertThat(point.mean()).isCloseTo(900 / 16.0 - 1, within(1e-9)));
+        http.perform(get("/products/" + products.product(last.productId()).code() + "/drift")
+                        .param("series", String.valueOf(frameD.id()))
+                        .with(QUALITY))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("1.00 MPa taken off by a bridging study, uncertain by 0.058"),
+                                containsString("taken off, uncertain by 0.058 for all of them together"))));
     }
 
     /** The demo's second frame: five lots by both ways, about 0.6 MPa apart, decided on the page. */
@@ -204,7 +258,11 @@ class BridgingPageTest extends DemoSite {
         http.perform(get(page).with(QUALITY))
                 .andExpect(content().string(allOf(containsString("Decided by quality"), containsString("taken off"))));
         assertThatThrownBy(() -> bridges.decide(
-                        dunlin.id(), study.old().id(), study.fresh().id(), 0.4, "again", "quality"))
+                        dunlin.id(),
+                        study.old().id(),
+                        study.fresh().id(),
+                        new Bridges.Decided(0.4, false, "again"),
+                        "quality"))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("decided already");
     }

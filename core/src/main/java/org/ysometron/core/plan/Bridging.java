@@ -91,7 +91,16 @@ public record Bridging(int lots, double difference, double sd, double lower, dou
 
     /** Standard uncertainty of the difference, which goes into whatever it is taken off from. */
     public double uncertainty() {
-        return sd / Math.sqrt(lots);
+        return uncertainty(lots, lower, upper);
+    }
+
+    /**
+     * Standard uncertainty of a mean difference from its 90 % interval.
+     *
+     * @param lots pairs behind it, at least {@value #LEAST_LOTS}
+     */
+    public static double uncertainty(int lots, double lower, double upper) {
+        return (upper - lower) / 2 / StudentT.quantile(0.95, lots - 1.0);
     }
 
     /** The finding with its numbers, in a sentence. */

@@ -111,6 +111,14 @@ public class Baselines {
                 .toList();
     }
 
+    /** The limits of a version worked out anew from the values frozen in it; empty where there is no such version. */
+    public Optional<BaselineView> anew(long seriesId, int version) {
+        Optional<Baseline> signed = baselines.findBySeriesIdOrderByVersionDesc(seriesId).stream()
+                .filter(baseline -> baseline.version == version)
+                .findFirst();
+        return signed.flatMap(baseline -> proposed(seriesId, version, lots.findByBaselineIdOrderById(baseline.id)));
+    }
+
     /** The series that a baseline is of. */
     long seriesOf(long baselineId) {
         return baselines
@@ -183,6 +191,10 @@ public class Baselines {
                 .filter(point -> chosen.contains(point.lotId()))
                 .map(Baselines::row)
                 .toList();
+        return proposed(seriesId, newest(seriesId).map(BaselineView::version).orElse(0) + 1, rows);
+    }
+
+    private Optional<BaselineView> proposed(long seriesId, int version, List<BaselineLot> rows) {
         if (rows.size() < 2) {
             return Optional.empty();
         }
@@ -193,7 +205,7 @@ public class Baselines {
         }
         return Optional.of(new BaselineView(
                 0,
-                newest(seriesId).map(BaselineView::version).orElse(0) + 1,
+                version,
                 rows.size(),
                 limits.centre(),
                 limits.sigma(),

@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.drift.Baselines.BaselineView;
 import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.evidence.EvidenceChanged;
@@ -198,6 +199,22 @@ public class Signals {
                 .filter(row -> due.containsKey(row.lotId) && !then.contains(row.lotId + " " + row.rule))
                 .map(row -> java.util.Objects.requireNonNull(due.get(row.lotId)).code() + ": " + row.words)
                 .toList();
+    }
+
+    /** What a chart with these limits says at a lot's point, the points behind it left out: each pattern in its words. */
+    @Transactional(readOnly = true)
+    public Set<String> at(long seriesId, long lotId, BaselineView limits) {
+        List<PointView> points = new ArrayList<>();
+        for (PointView point : series.points(seriesId)) {
+            points.add(point);
+            if (point.lotId() == lotId) {
+                break;
+            }
+        }
+        return found(seriesId, limits, points).stream()
+                .filter(row -> row.lotId == lotId)
+                .map(row -> row.words)
+                .collect(Collectors.toSet());
     }
 
     private static List<StoredSignal> found(long seriesId, BaselineView baseline, List<PointView> points) {

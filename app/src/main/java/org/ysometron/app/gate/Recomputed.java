@@ -19,8 +19,8 @@ import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Judgement;
 
 /**
- * What today's arithmetic says of lots that were decided by yesterday's: each decided lot's verdicts worked out anew beside those
- * of its frozen record. Nothing of a record is altered; what differs is listed until somebody has answered it.
+ * What today's arithmetic says of lots that were decided by yesterday's: each decided lot's verdicts, limits and signals worked
+ * out anew beside those of its frozen record. Nothing of a record is altered; what differs is listed until somebody has answered it.
  */
 @Component
 public class Recomputed {
@@ -31,10 +31,18 @@ public class Recomputed {
     private final DecisionRepository decisions;
     private final RecomputedRepository rows;
     private final Judgements judgements;
+    private final ChartsAnew charts;
     private final Lots lots;
     private final Clock clock;
 
-    Recomputed(DecisionRepository decisions, RecomputedRepository rows, Judgements judgements, Lots lots, Clock clock) {
+    Recomputed(
+            DecisionRepository decisions,
+            RecomputedRepository rows,
+            Judgements judgements,
+            ChartsAnew charts,
+            Lots lots,
+            Clock clock) {
+        this.charts = charts;
         this.decisions = decisions;
         this.rows = rows;
         this.judgements = judgements;
@@ -45,7 +53,7 @@ public class Recomputed {
     /**
      * One difference.
      *
-     * @param what which verdict
+     * @param what which verdict, limits or signals
      * @param was as the record has it
      * @param wouldBe as it would be by today's arithmetic
      */
@@ -95,24 +103,34 @@ public class Recomputed {
             Judgement now = detail.judgement();
             if (place < lines.size()
                     && !lines.get(place).verdict().equals(now.verdict().words())) {
-                changes.add(keep(lot, newest, known, lines.get(place), now));
+                Snapshot.ClaimLine line = lines.get(place);
+                changes.add(keep(
+                        lot,
+                        newest,
+                        known,
+                        new ChartsAnew.Difference(
+                                line.title(),
+                                line.verdict() + ". " + line.reason(),
+                                now.verdict().words() + ". " + now.reason())));
             }
+        }
+        for (ChartsAnew.Difference difference : charts.of(lot, Snapshot.of(newest.snapshot))) {
+            changes.add(keep(lot, newest, known, difference));
         }
         return changes;
     }
 
-    private Change keep(
-            LotView lot, Decision decision, List<RecomputedRow> known, Snapshot.ClaimLine line, Judgement now) {
-        String was = cut(line.verdict() + ". " + line.reason());
-        String wouldBe = cut(now.verdict().words() + ". " + now.reason());
+    private Change keep(LotView lot, Decision decision, List<RecomputedRow> known, ChartsAnew.Difference difference) {
+        String was = cut(difference.was());
+        String wouldBe = cut(difference.wouldBe());
         RecomputedRow row = known.stream()
-                .filter(old -> old.what.equals(line.title()) && old.wouldBe.equals(wouldBe))
+                .filter(old -> old.what.equals(difference.what()) && old.wouldBe.equals(wouldBe))
                 .findFirst()
                 .orElseGet(() -> {
                     RecomputedRow fresh = new RecomputedRow();
                     fresh.lotId = lot.id();
                     fresh.decisionId = decision.id;
-                    fresh.what = line.title();
+                    fresh.what = difference.what();
                     fresh.was = was;
                     fresh.wouldBe = wouldBe;
                     fresh.foundAt = clock.instant();

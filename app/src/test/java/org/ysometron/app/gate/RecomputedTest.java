@@ -86,4 +86,45 @@ class RecomputedTest extends DemoSite {
         http.perform(get("/decided").with(QUALITY))
                 .andExpect(content().string(not(containsString("/decided/" + change.id() + "/answer"))));
     }
+
+    /** Limits and signals of a record beside those that today's arithmetic works out from the same frozen lots. */
+    @Test
+    void limitsAndSignalsThatWouldBeOthersAreListed() {
+        LotView lot = lots.named("SK-0127");
+        // Of what the demo decided nothing differs: yesterday's arithmetic is today's.
+        assertThat(recomputed.find()).noneMatch(change -> change.lot().matches("(SK|DN|CW|PL)-\\d+"));
+        String kept = decisions.stored(lot, 0).snapshot;
+        Snapshot.LimitLine limits = Snapshot.of(kept).baselines().get(0);
+        // As if that day's arithmetic had drawn one limit a tenth too high, and had seen a pattern that is none.
+        String line = "{'series':'%s','words':'beyond the upper limit','answer':'','by':''}"
+                .formatted(limits.series())
+                .replace('\'', '"');
+        String frozen = kept.replace("\"upper\":" + limits.upper(), "\"upper\":" + limits.upper() * 1.1)
+                .replace("\"signals\":[", "\"signals\":[" + line + ",")
+                .replace("},]", "}]");
+        assertThat(frozen).isNotEqualTo(kept);
+        int revision = decisions.of(lot.id()).get(0).revision();
+        database.update(
+                "update gate_decision set snapshot = ? where lot_id = ? and revision = ?", frozen, lot.id(), revision);
+        try {
+            assertThat(of(lot))
+                    .anySatisfy(change -> {
+                        assertThat(change.what())
+                                .isEqualTo("Limits of " + limits.series() + ", version " + limits.version());
+                        assertThat(change.line()).contains("Would be ");
+                    })
+                    .anySatisfy(change -> {
+                        assertThat(change.what()).isEqualTo("Signals on " + limits.series());
+                        assertThat(change.was()).isEqualTo("beyond the upper limit.");
+                        assertThat(change.wouldBe()).isEqualTo("no signal.");
+                    });
+        } finally {
+            database.update(
+                    "update gate_decision set snapshot = ? where lot_id = ? and revision = ?",
+                    kept,
+                    lot.id(),
+                    revision);
+            database.update("delete from gate_recomputed where lot_id = ?", lot.id());
+        }
+    }
 }

@@ -14,6 +14,9 @@ public final class Remembered<K> {
 
     private static final int MOST = 5000;
 
+    /** Off while tests are tried on changed code, where a figure of the code before would hide the change. */
+    private static final boolean KEEPS = !Boolean.getBoolean("figures.forgotten");
+
     private final Map<K, Double> known = new ConcurrentHashMap<>();
     private final ToDoubleFunction<K> work;
 
@@ -32,7 +35,9 @@ public final class Remembered<K> {
         if (known.size() >= MOST) {
             known.clear();
         }
-        known.put(settings, worked);
+        if (KEEPS) {
+            known.put(settings, worked);
+        }
         return worked;
     }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
+import java.net.URISyntaxException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -11,6 +12,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicNode;
 import org.junit.jupiter.api.DynamicTest;
@@ -19,12 +21,13 @@ import org.junit.jupiter.api.TestFactory;
 /** Every case of {@code src/test/resources/cases}, whose values come from tables or from a statistics language. */
 class OracleTest {
 
-    private static final Path CASES = Path.of("src/test/resources/cases");
-
     @TestFactory
-    Stream<DynamicNode> casesWorkedOutElsewhere() throws IOException {
+    Stream<DynamicNode> casesWorkedOutElsewhere() throws IOException, URISyntaxException {
         List<Path> files;
-        try (Stream<Path> found = Files.list(CASES)) {
+        // As a resource: from wherever the tests are run.
+        Path cases = Path.of(
+                Objects.requireNonNull(OracleTest.class.getResource("/cases")).toURI());
+        try (Stream<Path> found = Files.list(cases)) {
             files = found.sorted().toList();
         }
         assertThat(files).isNotEmpty();

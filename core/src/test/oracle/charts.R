@@ -64,3 +64,7 @@ case("capability", i, "ppuHigh", uniroot(function(d) pt(t0, n - 1, ncp = d) - 0.
 source_of("R, individuals by median and by standard deviation")
 i <- paste0("values=", lst(x)); case("individuals-limits", paste0(i, "; sigma=median-range"), "sigma", median(abs(diff(x))) / d4(2), "r1e-8")
 case("individuals-limits", paste0(i, "; sigma=deviations"), "upper", mean(x) + 3 * sd(x) / c4(length(x))); case("individuals-limits", paste0(i, "; centre=median"), "lower", median(x) - 3 * mean(abs(diff(x))) * sqrt(pi) / 2)
+source_of("R, scatter within lots of different size: mean of s over c4, and pooled")
+sd5 <- c(0.9, 1.1, 0.7, 1.3, 0.2); nn <- c(5, 3, 8, 2, 5); i <- paste0("sd=", lst(sd5), "; n=", lst(nn), "; forN=6")
+for (how in c("mean", "pooled")) { sg <- if (how == "mean") mean(sd5 / sapply(nn, c4)) else sqrt(sum((nn - 1) * sd5^2) / sum(nn - 1)); j <- paste0(i, "; sigma=", how)
+  case("spread-limits", j, "sigma", sg); case("spread-limits", j, "upper", (c4(6) + 3 * sqrt(1 - c4(6)^2)) * sg); case("spread-limits", j, "lower", max(0, c4(6) - 3 * sqrt(1 - c4(6)^2)) * sg) }

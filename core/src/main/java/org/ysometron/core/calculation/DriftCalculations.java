@@ -108,29 +108,33 @@ final class DriftCalculations {
                                 .in(2, 1000)
                                 .items(1, 10_000),
                         optional("forN", WHOLE, "", "n of the lot the limits are for; the first n unless given")
-                                .in(2, 1000)),
+                                .in(2, 1000),
+                        optional("sigma", WORD, "", Case.list(SpreadLimits.Sigma.class) + "; mean unless given")),
                 "",
                 "ISO 7870-2, s chart",
                 Map.of("sd", List.of(0.9, 1.1, 0.7, 1.3), "n", List.of(5)),
-                given -> {
-                    double[] deviations = given.numbers("sd");
-                    int[] sizes = given.wholes("n");
-                    if (sizes.length == 1) {
-                        int only = sizes[0];
-                        sizes = new int[deviations.length];
-                        java.util.Arrays.fill(sizes, only);
-                    }
-                    SpreadLimits limits = SpreadLimits.of(deviations, sizes, "");
-                    int n = given.whole("forN", sizes[0]);
-                    SpreadLimits.Line line = limits.forSize(n);
-                    Working working = limits.working()
-                            .then(Step.of("centre for n = " + n, "", "c₄·σ̂", line.centre(), "ISO 7870-2"))
-                            .then(limits.explain(n, ""));
-                    return Answer.of(line.centre(), "", working)
-                            .with("lower", line.lower())
-                            .with("upper", line.upper())
-                            .with("sigma", limits.sigma());
-                });
+                DriftCalculations::spreadOf);
+    }
+
+    private static Answer spreadOf(Case given) {
+        double[] deviations = given.numbers("sd");
+        int[] sizes = given.wholes("n");
+        if (sizes.length == 1) {
+            int only = sizes[0];
+            sizes = new int[deviations.length];
+            java.util.Arrays.fill(sizes, only);
+        }
+        SpreadLimits limits = SpreadLimits.of(
+                deviations, sizes, given.word("sigma", SpreadLimits.Sigma.class, SpreadLimits.Sigma.MEAN), "");
+        int n = given.whole("forN", sizes[0]);
+        SpreadLimits.Line line = limits.forSize(n);
+        Working working = limits.working()
+                .then(Step.of("centre for n = " + n, "", "c₄·σ̂", line.centre(), "ISO 7870-2"))
+                .then(limits.explain(n, ""));
+        return Answer.of(line.centre(), "", working)
+                .with("lower", line.lower())
+                .with("upper", line.upper())
+                .with("sigma", limits.sigma());
     }
 
     private static Calculation rules() {

@@ -25,6 +25,19 @@ public record SpreadLimits(int lots, double sigma, Working working) {
      */
     public record Line(double centre, double lower, double upper) {}
 
+    /** Where σ̂ comes from. */
+    public enum Sigma {
+        /** The mean of s/c₄, each lot counting alike. */
+        MEAN,
+        /** √(Σ(n − 1)s²/Σ(n − 1)), each specimen counting alike: larger lots weigh more, and so does one lot that scatters widely. */
+        POOLED
+    }
+
+    /** Estimates σ̂ as the mean of s/c₄. */
+    public static SpreadLimits of(double[] deviations, int[] sizes, String unit) {
+        return of(deviations, sizes, Sigma.MEAN, unit);
+    }
+
     /**
      * Estimates σ̂.
      *
@@ -32,12 +45,14 @@ public record SpreadLimits(int lots, double sigma, Working working) {
      * @param sizes n of each lot, at least 2, same length
      * @param unit symbol of the unit of s
      */
-    public static SpreadLimits of(double[] deviations, int[] sizes, String unit) {
+    public static SpreadLimits of(double[] deviations, int[] sizes, Sigma from, String unit) {
         if (deviations.length == 0 || deviations.length != sizes.length) {
             throw new IllegalArgumentException(
                     "needs one n for each s and at least one lot, got " + deviations.length + " and " + sizes.length);
         }
         double sum = 0;
+        double squares = 0;
+        double freedom = 0;
         for (int i = 0; i < deviations.length; i++) {
             if (sizes[i] < 2 || !(deviations[i] >= 0)) {
                 throw new IllegalArgumentException(
@@ -45,12 +60,15 @@ public record SpreadLimits(int lots, double sigma, Working working) {
                                 + deviations[i]);
             }
             sum += deviations[i] / ChartConstants.c4(sizes[i]);
+            squares += deviations[i] * deviations[i] * (sizes[i] - 1);
+            freedom += sizes[i] - 1;
         }
-        double sigma = sum / deviations.length;
+        boolean mean = from == Sigma.MEAN;
+        double sigma = mean ? sum / deviations.length : Math.sqrt(squares / freedom);
         Working working = Working.of(new Step(
                 "scatter within lots",
                 "σ̂",
-                "mean of sᵢ/c₄(nᵢ)",
+                mean ? "mean of sᵢ/c₄(nᵢ)" : "√(Σ(nᵢ − 1)sᵢ²/Σ(nᵢ − 1))",
                 deviations.length + " lots",
                 sigma,
                 unit,

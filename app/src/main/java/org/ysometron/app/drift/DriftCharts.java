@@ -269,10 +269,13 @@ class DriftCharts {
                 // The limit depends on each lot's n, so it is drawn as steps.
                 double half = sight.points.size() > 1 ? (sight.x(1) - sight.x(0)) / 2 : 20;
                 step.append(step.isEmpty() ? "M" : "L")
-                        .append(sight.x(i) - half)
+                        .append(Math.max(LEFT, sight.x(i) - half))
                         .append(' ')
                         .append(scale.at(upper));
-                step.append('L').append(sight.x(i) + half).append(' ').append(scale.at(upper));
+                step.append('L')
+                        .append(Math.min(RIGHT, sight.x(i) + half))
+                        .append(' ')
+                        .append(scale.at(upper));
                 last = scale.at(upper);
             }
         }

@@ -1,7 +1,9 @@
 package org.ysometron.app.drift;
 
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.app.chart.Scale.Tick;
 
@@ -45,13 +47,44 @@ record DriftView(
             @Nullable Bracket bracket,
             List<Tick> codes) {
 
+        /** Labels keep a line's height from one another. */
+        Chart {
+            lines = Line.labelled(lines);
+        }
+
         public boolean isEmpty() {
             return dots.isEmpty();
         }
     }
 
-    /** A centre or limit; a stepped one has its own path. */
-    record Line(String kind, double at, String path, String label) {}
+    /**
+     * A centre or limit; a stepped one has its own path.
+     *
+     * @param at height of its label
+     */
+    record Line(String kind, double at, String path, String label) {
+
+        private static final double APART = 14;
+
+        /** The same lines, their labels moved apart about their middle where they would stand on one another. */
+        private static List<Line> labelled(List<Line> lines) {
+            List<Line> sorted =
+                    lines.stream().sorted(Comparator.comparingDouble(Line::at)).toList();
+            double[] at = sorted.stream().mapToDouble(Line::at).toArray();
+            for (int round = 0; round < at.length; round++) {
+                for (int i = 1; i < at.length; i++) {
+                    double missing = APART - (at[i] - at[i - 1]);
+                    if (missing > 0) {
+                        at[i - 1] -= missing / 2;
+                        at[i] += missing / 2;
+                    }
+                }
+            }
+            return IntStream.range(0, at.length)
+                    .mapToObj(i -> new Line(sorted.get(i).kind, at[i], sorted.get(i).path, sorted.get(i).label))
+                    .toList();
+        }
+    }
 
     /** The claim's edge: where it is and on which side the claim is broken. */
     record Wall(double at, boolean below, String label) {}

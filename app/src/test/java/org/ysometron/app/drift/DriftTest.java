@@ -270,4 +270,30 @@ class DriftTest extends DemoSite {
                 .findFirst()
                 .orElseThrow();
     }
+
+    /** Limits that lie close to one another, far from the claim's edges: each label is read by itself, each line stays in place. */
+    @Test
+    void labelsDoNotStandOnOneAnother() {
+        List<DriftView.Line> lines = new DriftView.Chart(
+                        "Lot means",
+                        330,
+                        List.of(),
+                        List.of(
+                                new DriftView.Line("centre", 100, "M0 100", "centre"),
+                                new DriftView.Line("limit", 98, "M0 98", "upper"),
+                                new DriftView.Line("limit", 102, "M0 102", "lower"),
+                                new DriftView.Line("limit", 200, "M0 200", "far")),
+                        List.of(),
+                        List.of(),
+                        "",
+                        null,
+                        List.of())
+                .lines();
+        assertThat(lines).extracting(DriftView.Line::label).containsExactly("upper", "centre", "lower", "far");
+        assertThat(lines).extracting(DriftView.Line::path).containsExactly("M0 98", "M0 100", "M0 102", "M0 200");
+        for (int i = 1; i < lines.size(); i++) {
+            assertThat(lines.get(i).at() - lines.get(i - 1).at()).isGreaterThan(12);
+        }
+        assertThat(lines.get(3).at()).isEqualTo(200);
+    }
 }

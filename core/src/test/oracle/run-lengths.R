@@ -24,3 +24,7 @@ source_of("R package spc, xewma.arl with limits that vary as the exact variance 
 for (l in c(0.05, 0.1, 0.25, 1)) for (mu in c(0, 0.5, 2))
   case("average-run-length", paste0("chart=ewma; lambda=", l, "; limit=2.7; shift=", mu, "; limits=widening"), "value",
        xewma.arl(l, 2.7, mu, sided = "two", limits = "vacl", r = 120), "r1e-6")
+source_of("R package spc, one-sided xewma.arl, reflected at the centre")
+for (l in c(0.1, 0.25, 0.6)) for (mu in c(0, 1)) for (hs in c(0, 1))
+  case("average-run-length", paste0("chart=ewma; lambda=", l, "; limit=2.5; shift=", mu, "; sides=one; start=", hs), "value",
+       xewma.arl(l, 2.5, mu, zr = 0, hs = hs, sided = "one", r = 120), "r1e-6")

@@ -56,3 +56,8 @@ level <- function(planned, alpha, sizes) { al <- alpha * (if (sizes[1] < 5) 0.88
   pnorm(-e[length(e)]) }
 for (q in list(list(2, c(5)), list(2, c(5, 10)), list(2, c(5, 7)), list(2, c(3, 12)), list(3, c(5)), list(3, c(5, 9)), list(3, c(5, 9, 20))))
   case("looks-level", paste0("looks=", q[[1]], "; sizes=", lst(q[[2]])), "value", level(q[[1]], 0.05, q[[2]]), "2e-6")
+source_of("R, the same profile where the bounds lie hundreds of standard deviations beyond the values (logarithms of the tail)")
+for (q in list(list(c(50, 50.001), c(80, 80, 80)), list(c(50, 50.1, 49.9, 50), c(58)))) { v <- q[[1]]; cc <- q[[2]]
+  pr <- function(mu) optimize(function(l) sum(dnorm(v, mu, exp(l), log = TRUE)) + sum(pnorm(cc, mu, exp(l), lower.tail = FALSE, log.p = TRUE)), c(-8, 12), maximum = TRUE, tol = 1e-13)
+  o <- optimize(function(m) pr(m)$objective, c(50, 400), maximum = TRUE, tol = 1e-12); i <- paste0("values=", lst(v), "; bounds=", lst(cc))
+  case("censored-mean", i, "value", o$maximum, "r1e-5"); case("censored-mean", i, "sd", exp(pr(o$maximum)$maximum), "r1e-5") }

@@ -8,6 +8,8 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.ysometron.core.claim.Evidence.PooledScatter;
 
 class VerificationTest {
@@ -260,6 +262,43 @@ class VerificationTest {
         assertThat(PartsVerdict.of(Requirement.atLeast(52, "MPa", 5), Evidence.of())
                         .verdict())
                 .isEqualTo(Verdict.NOT_TESTED);
+    }
+
+    /**
+     * Where parts contradict a claim, to the millionth: edges from R, qt with a noncentrality for one (1.7475 and, with a gauge
+     * uncertain by 0.003, 1.7499), the two-sided factor by integrate and uniroot for two that lie alike about the mean of 1.752.
+     */
+    @ParameterizedTest
+    @CsvSource({
+        "0, -1, 1.74753952115",
+        "0.003, -1, 1.74991909147",
+        "0, 1, 1.75646047885",
+        "0, 0, 0.00687795924",
+        "0.003, 0, 0.00415789047"
+    })
+    void partsContradictJustWhereTheyShould(double calibration, int side, double edge) {
+        Evidence parts = new Evidence(
+                new double[] {1.748, 1.752, 1.751, 1.749, 1.75, 1.762},
+                new double[0],
+                0,
+                calibration,
+                Optional.empty());
+        double grain = 1e-6;
+        Requirement outside;
+        Requirement inside;
+        if (side < 0) {
+            outside = Requirement.atLeast(edge + grain, "mm", 2);
+            inside = Requirement.atLeast(edge - grain, "mm", 2);
+        } else if (side > 0) {
+            outside = Requirement.atMost(edge - grain, "mm", 2);
+            inside = Requirement.atMost(edge + grain, "mm", 2);
+        } else {
+            outside = Requirement.between(1.752 - edge + grain, 1.752 + edge - grain, "mm", 2);
+            inside = Requirement.between(1.752 - edge - grain, 1.752 + edge + grain, "mm", 2);
+        }
+        assertThat(PartsVerdict.of(outside, parts).verdict()).isEqualTo(Verdict.CONTRADICTED);
+        assertThat(PartsVerdict.of(inside, parts).verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(PartsVerdict.of(outside, parts).reason()).contains("more than 5 % of all lie outside");
     }
 
     /** M58: a length is judged by the share of it outside, and one spool is said to be one. */

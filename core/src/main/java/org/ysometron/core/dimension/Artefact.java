@@ -25,9 +25,6 @@ public final class Artefact {
     /** Confidence of the intervals, two-sided. */
     public static final double CONFIDENCE = 0.95;
 
-    /** A feature further off than this share of nominal is a gross error: the set stops until an engineer accepts it. */
-    public static final double GROSS = 0.10;
-
     /** From this error on, equal in all axes, the model itself is taken to be scaled (common practice, no source). */
     private static final double LEAST_SCALING = 0.005;
 
@@ -82,11 +79,6 @@ public final class Artefact {
             if ((kind == Kind.HEIGHT) != (axis == Axis.Z)) {
                 throw new IllegalArgumentException("heights lie in Z, and what lies in Z is a height here");
             }
-        }
-
-        /** Error over nominal. */
-        public double relativeError() {
-            return measured / nominal - 1;
         }
     }
 
@@ -189,7 +181,7 @@ public final class Artefact {
             }
         }
         List<Feature> gross = features.stream()
-                .filter(f -> Math.abs(f.relativeError()) > GROSS)
+                .filter(f -> ModelScale.isGross(f.measured(), f.nominal()))
                 .toList();
         List<Feature> outside = features.stream()
                 .filter(f -> Rounding.beyond(f.measured(), f.nominal(), gate))

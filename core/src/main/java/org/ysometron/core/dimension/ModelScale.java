@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.working.Figures;
 
 /**
@@ -70,7 +71,7 @@ public record ModelScale(double factor, OptionalDouble edge) {
 
     /** Whether a size is so far off nominal that the specimen waits for an engineer's word. */
     public static boolean isGross(double measured, double nominal) {
-        return !(Math.abs(measured / nominal - 1) <= GROSS);
+        return !(nominal > 0 && measured > 0) || Rounding.beyond(measured, nominal, GROSS * nominal);
     }
 
     /** The finding as a sentence. */

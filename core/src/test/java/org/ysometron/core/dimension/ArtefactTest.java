@@ -145,4 +145,70 @@ class ArtefactTest {
         assertThat(result.fits()).isEmpty();
         assertThat(result.notes()).hasSize(1);
     }
+
+    /** One factor from half a percent on, where no axis differs from the others by a fifth of a percent and more. */
+    @Test
+    void theModelWasScaledWhereAllAxesAgree() {
+        assertThat(scaledBy(1.006, 1.006)).contains(1.006);
+        assertThat(scaledBy(0.994, 0.994)).contains(0.994);
+        assertThat(scaledBy(1.004, 1.004)).isEmpty();
+        assertThat(scaledBy(1.006, 1.0005)).isEmpty();
+        assertThat(scaledBy(1.020, 1.026)).isEmpty();
+        // One axis alone agrees with nothing.
+        assertThat(Artefact.analyse(axis(Axis.X, 1.02, 0, 0.0001), 5).scaledBy())
+                .isEmpty();
+    }
+
+    private static java.util.Optional<Double> scaledBy(double x, double y) {
+        List<Feature> both = new ArrayList<>(axis(Axis.X, x, 0, 0.0001));
+        both.addAll(axis(Axis.Y, y, 0, 0.0001));
+        return Artefact.analyse(both, 5).scaledBy().map(found -> Math.round(found * 10_000) / 10_000.0);
+    }
+
+    /** The same error on two printers is the model's; of two signs, of two sizes, or within its own uncertainty it is not. */
+    @Test
+    void whatTwoPrintersShareIsSystematic() {
+        Artefact.Result one = Artefact.analyse(axis(Axis.X, 0.994, 0.05, 0.002), 5);
+        assertThat(Artefact.systematic(one, Artefact.analyse(axis(Axis.X, 0.994, 0.05, 0.002), 5)))
+                .containsExactly(
+                        "scale in X on both printers: −0.60 % and −0.60 %",
+                        "edge offset in X on both printers: 0.050 mm and 0.050 mm");
+        assertThat(Artefact.systematic(one, Artefact.analyse(axis(Axis.X, 1.006, -0.05, 0.002), 5)))
+                .isEmpty();
+        assertThat(Artefact.systematic(one, Artefact.analyse(axis(Axis.X, 0.990, 0.09, 0.002), 5)))
+                .isEmpty();
+        assertThat(Artefact.systematic(one, Artefact.analyse(axis(Axis.X, 1, 0, 0.002), 5)))
+                .isEmpty();
+        assertThat(Artefact.systematic(one, Artefact.analyse(axis(Axis.Y, 0.994, 0.05, 0.002), 5)))
+                .isEmpty();
+        List<Feature> heights = List.of(
+                new Feature(Axis.Z, Kind.HEIGHT, 5, 5.101),
+                new Feature(Axis.Z, Kind.HEIGHT, 10, 10.099),
+                new Feature(Axis.Z, Kind.HEIGHT, 20, 20.099),
+                new Feature(Axis.Z, Kind.HEIGHT, 40, 40.101));
+        assertThat(Artefact.systematic(Artefact.analyse(heights, 5), Artefact.analyse(heights, 5)))
+                .singleElement()
+                .asString()
+                .startsWith("height error on both printers: ");
+    }
+
+    /** An error of exactly a tenth is not gross, one beyond it is; on the gate itself a feature passes. */
+    @Test
+    void theGateAndGrossErrors() {
+        List<Feature> features = List.of(outer(Axis.X, 10, 11), outer(Axis.X, 20, 22.1), outer(Axis.X, 30, 30.2));
+        Artefact.Result result = Artefact.analyse(features, 0.2);
+        assertThat(result.gross()).containsExactly(features.get(1));
+        // The same at the bench.
+        assertThat(ModelScale.isGross(4.4, 4) || ModelScale.isGross(3.6, 4)).isFalse();
+        assertThat(ModelScale.isGross(4.41, 4) && ModelScale.isGross(3.59, 4) && ModelScale.isGross(0, 4))
+                .isTrue();
+        assertThat(result.outside()).containsExactly(features.get(0), features.get(1));
+        assertThat(result.passes()).isFalse();
+        assertThat(Artefact.analyse(List.of(outer(Axis.X, 10, 10.1)), 0.2).notes())
+                .singleElement()
+                .asString()
+                .startsWith("X: scale and offset cannot be told apart from 1 feature;");
+        assertThatThrownBy(() -> Artefact.analyse(List.of(), 0.2)).hasMessageContaining("at least one feature");
+        assertThatThrownBy(() -> Artefact.analyse(features, 0)).hasMessageContaining("gate above zero");
+    }
 }

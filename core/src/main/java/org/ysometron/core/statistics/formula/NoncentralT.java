@@ -24,11 +24,6 @@ public final class NoncentralT {
         return Math.min(1, Math.max(0, sum));
     }
 
-    /** P(T &gt; t), with all its digits where it is small. */
-    public static double beyond(double t, double nu, double delta) {
-        return cumulative(-t, nu, -delta);
-    }
-
     /**
      * The quantile t with P(T ≤ t) = p.
      *

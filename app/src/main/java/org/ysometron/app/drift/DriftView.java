@@ -68,20 +68,24 @@ record DriftView(
 
         /** The same lines, their labels moved apart about their middle where they would stand on one another. */
         private static List<Line> labelled(List<Line> lines) {
-            List<Line> sorted =
-                    lines.stream().sorted(Comparator.comparingDouble(Line::at)).toList();
-            double[] at = sorted.stream().mapToDouble(Line::at).toArray();
+            List<Integer> order = IntStream.range(0, lines.size())
+                    .boxed()
+                    .sorted(Comparator.comparingDouble(i -> lines.get(i).at))
+                    .toList();
+            double[] at = lines.stream().mapToDouble(Line::at).toArray();
             for (int round = 0; round < at.length; round++) {
                 for (int i = 1; i < at.length; i++) {
-                    double missing = APART - (at[i] - at[i - 1]);
+                    int above = order.get(i - 1);
+                    int below = order.get(i);
+                    double missing = APART - (at[below] - at[above]);
                     if (missing > 0) {
-                        at[i - 1] -= missing / 2;
-                        at[i] += missing / 2;
+                        at[above] -= missing / 2;
+                        at[below] += missing / 2;
                     }
                 }
             }
             return IntStream.range(0, at.length)
-                    .mapToObj(i -> new Line(sorted.get(i).kind, at[i], sorted.get(i).path, sorted.get(i).label))
+                    .mapToObj(i -> new Line(lines.get(i).kind, at[i], lines.get(i).path, lines.get(i).label))
                     .toList();
         }
     }

@@ -1,7 +1,6 @@
 package org.ysometron.core.drift;
 
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import org.ysometron.core.drift.Signal.Side;
@@ -18,22 +17,12 @@ public enum RunRule {
     /** |z| &gt; 3. */
     BEYOND_LIMITS {
         @Override
-        int length(Runs runs) {
-            return runs.isBeyondLimits() ? 1 : 0;
-        }
-
-        @Override
         String words(int length, Side side) {
             return "beyond the " + (side == Side.ABOVE ? "upper" : "lower") + " limit";
         }
     },
     /** The point and at least one of the two before it beyond 2σ on the same side. */
     TWO_OF_THREE_BEYOND_TWO {
-        @Override
-        int length(Runs runs) {
-            return Math.max(runs.some(Runs.Field.ABOVE_TWO, 2), runs.some(Runs.Field.BELOW_TWO, 2));
-        }
-
         @Override
         String words(int length, Side side) {
             return "two of three lots far " + side.words() + " the centre";
@@ -42,22 +31,12 @@ public enum RunRule {
     /** The point and at least three of the four before it beyond 1σ on the same side. */
     FOUR_OF_FIVE_BEYOND_ONE {
         @Override
-        int length(Runs runs) {
-            return Math.max(runs.some(Runs.Field.ABOVE_ONE, 4), runs.some(Runs.Field.BELOW_ONE, 4));
-        }
-
-        @Override
         String words(int length, Side side) {
             return "four of five lots well " + side.words() + " the centre";
         }
     },
     /** Eight or more in a row on one side of the centre. */
     EIGHT_ON_ONE_SIDE {
-        @Override
-        int length(Runs runs) {
-            return runs.isFull(Runs.Field.ABOVE) || runs.isFull(Runs.Field.BELOW) ? runs.prolonged(this, 8) : 0;
-        }
-
         @Override
         String words(int length, Side side) {
             return Count.of(length) + " lots in a row " + side.words() + " the centre";
@@ -66,27 +45,12 @@ public enum RunRule {
     /** Six or more points in a row, each above the one before, or each below. */
     SIX_CLIMBING_OR_FALLING {
         @Override
-        int length(Runs runs) {
-            return runs.climbs() || runs.falls() ? runs.prolonged(this, 6) : 0;
-        }
-
-        @Override
-        Side side(Runs runs) {
-            return runs.climbs() ? Side.ABOVE : Side.BELOW;
-        }
-
-        @Override
         String words(int length, Side side) {
             return Count.of(length) + " lots " + (side == Side.ABOVE ? "climbing" : "falling");
         }
     },
     /** Fourteen or more points in a row alternating up and down. */
     FOURTEEN_ALTERNATING {
-        @Override
-        int length(Runs runs) {
-            return runs.alternates() ? runs.prolonged(this, 14) : 0;
-        }
-
         @Override
         String words(int length, Side side) {
             return Count.of(length) + " lots alternating up and down";
@@ -95,23 +59,12 @@ public enum RunRule {
     /** Fifteen or more in a row within 1σ of the centre. */
     FIFTEEN_WITHIN_ONE {
         @Override
-        int length(Runs runs) {
-            return runs.isFull(Runs.Field.WITHIN) ? runs.prolonged(this, 15) : 0;
-        }
-
-        @Override
         String words(int length, Side side) {
             return Count.of(length) + " lots hugging the centre";
         }
     },
     /** Eight or more in a row outside 1σ, with both sides among the last eight. */
     EIGHT_OUTSIDE_ONE_BOTH_SIDES {
-        @Override
-        int length(Runs runs) {
-            // Both sides are among the last eight just where they do not all lie on one.
-            return runs.isFull(Runs.Field.ABOVE) || runs.isFull(Runs.Field.BELOW) ? 0 : runs.outside();
-        }
-
         @Override
         String words(int length, Side side) {
             return Count.of(length) + " lots on both sides, none near the centre";
@@ -121,14 +74,7 @@ public enum RunRule {
     /** The small set that is on unless a series says otherwise. */
     public static final Set<RunRule> USUAL = Set.of(BEYOND_LIMITS, EIGHT_ON_ONE_SIDE);
 
-    /** Length of the pattern that the newest point completes or prolongs; 0 when there is none. */
-    abstract int length(Runs runs);
-
     abstract String words(int length, Side side);
-
-    Side side(Runs runs) {
-        return runs.isAbove() ? Side.ABOVE : Side.BELOW;
-    }
 
     /**
      * Every signal of the given rules on a series, in order of the point, then of the rule; one pass, however long the runs.
@@ -143,16 +89,10 @@ public enum RunRule {
         if (!(sigma > 0) || !Double.isFinite(sigma)) {
             throw new IllegalArgumentException("rules need a standard deviation above zero, got " + sigma);
         }
-        RunRule[] on = rules.isEmpty() ? new RunRule[0] : EnumSet.copyOf(rules).toArray(RunRule[]::new);
-        Runs runs = new Runs(values, centre, sigma);
+        Runs runs = new Runs(values, centre, sigma, rules);
         List<Signal> found = new ArrayList<>();
-        while (runs.toNextThatMaySay()) {
-            for (RunRule rule : on) {
-                int length = rule.length(runs);
-                if (length > 0) {
-                    found.add(runs.signal(rule, length));
-                }
-            }
+        while (runs.toNextThatSays()) {
+            runs.say(found);
         }
         return found;
     }

@@ -7,9 +7,13 @@ package org.ysometron.core.drift;
  * @param first index of the pattern's first point, from 0
  * @param last index of the flagged point, from 0
  * @param side where it lies, or where it is heading
- * @param words the signal as it is named at its point
  */
-public record Signal(RunRule rule, int first, int last, Side side, String words) {
+public record Signal(RunRule rule, int first, int last, Side side) {
+
+    /** The signal as it is named at its point: "eight lots in a row below the centre". */
+    public String words() {
+        return rule.words(last - first + 1, side);
+    }
 
     /** Which side of the centre. */
     public enum Side {

@@ -101,7 +101,7 @@ class RunRuleTest {
                 .isEmpty();
     }
 
-    /** Every rule beside a reading of its own words point by point, on random series with ties and long runs. */
+    /** Every rule beside a reading of its own words point by point, on random series, every other one with ties and points on lines. */
     @Test
     void onePassFindsWhatLookingBackFinds() {
         java.util.Random random = new java.util.Random(5);
@@ -110,7 +110,9 @@ class RunRuleTest {
             double level = 0;
             for (int i = 0; i < z.length; i++) {
                 level = random.nextInt(10) == 0 ? random.nextInt(5) - 2 : level;
-                z[i] = Math.rint(2 * (level + random.nextGaussian())) / 2;
+                double scattered = (level + random.nextGaussian()) * (series % 3 == 0 ? 0.3 : 1)
+                        + (i % 2) * (series % 5 == 0 ? 2 : 0);
+                z[i] = series % 2 == 0 ? Math.rint(2 * scattered) / 2 : scattered;
             }
             java.util.List<String> found = RunRule.signals(z, 0, 1, java.util.EnumSet.allOf(RunRule.class)).stream()
                     .map(signal -> signal.rule() + " " + signal.last() + " " + (signal.last() - signal.first() + 1))
@@ -125,7 +127,35 @@ class RunRuleTest {
                 }
             }
             assertThat(found).isEqualTo(expected);
+            double[] moved = Arrays.stream(z).map(value -> 230 + 0.125 * value).toArray();
+            assertThat(RunRule.signals(moved, 230, 0.125, EnumSet.allOf(RunRule.class)))
+                    .isEqualTo(RunRule.signals(z, 0, 1, EnumSet.allOf(RunRule.class)));
         }
+    }
+
+    /** A signal says the side it lies on or heads for, also right after a pattern on the other side. */
+    @Test
+    void aSignalSaysItsSide() {
+        double[] both = {2.5, 2.6, -2.5, -2.7, 0, 3.5};
+
+        assertThat(RunRule.signals(both, 0, 1, EnumSet.of(RunRule.BEYOND_LIMITS, RunRule.TWO_OF_THREE_BEYOND_TWO)))
+                .extracting(Signal::last, Signal::first, Signal::side)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple(1, 0, Signal.Side.ABOVE),
+                        org.assertj.core.groups.Tuple.tuple(3, 2, Signal.Side.BELOW),
+                        org.assertj.core.groups.Tuple.tuple(5, 5, Signal.Side.ABOVE));
+    }
+
+    /** Where sigma is so small beside the centre that rounding is as large as the zones, nothing is told apart. */
+    @Test
+    void belowRoundingThereIsNoSignal() {
+        double[] values = new double[20];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = 1e6 + i * 1e-7;
+        }
+        assertThat(RunRule.signals(
+                        values, 1e6, 1e-8, EnumSet.of(RunRule.EIGHT_ON_ONE_SIDE, RunRule.SIX_CLIMBING_OR_FALLING)))
+                .isEmpty();
     }
 
     private static int lookedBack(RunRule rule, double[] z, int last) {

@@ -28,6 +28,7 @@ import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.drift.AverageRunLength;
 import org.ysometron.core.drift.SpreadLimits;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.working.Figures;
 
 /** Lays a series out as charts of lot means, of their moving range, and of the scatter within lots. */
@@ -264,7 +265,7 @@ class DriftCharts {
             }
             double upper = limits.map(l -> l.forSize(point.n()).upper()).orElse(Double.MAX_VALUE);
             String words = "s " + Figures.significant(point.sd(), digits) + ", n = " + point.n();
-            dots.add(plain(sight, i, scale.at(point.sd()), words, point.sd() > upper));
+            dots.add(plain(sight, i, scale.at(point.sd()), words, Rounding.above(point.sd(), upper)));
             if (limits.isPresent()) {
                 // The limit depends on each lot's n, so it is drawn as steps.
                 double half = sight.points.size() > 1 ? (sight.x(1) - sight.x(0)) / 2 : 20;

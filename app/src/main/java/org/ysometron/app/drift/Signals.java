@@ -29,6 +29,7 @@ import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.drift.RunRule;
 import org.ysometron.core.drift.Signal;
+import org.ysometron.core.quantity.Rounding;
 
 /** Signals at the lots' points, kept up to date with points and baselines, and the answers given to them. */
 @Component
@@ -231,7 +232,7 @@ public class Signals {
         for (PointView point : points) {
             if (point.sd() != null && point.n() > 1 && baseline.spread().isPresent()) {
                 double upper = baseline.spreadLimits().forSize(point.n()).upper();
-                if (point.sd() > upper) {
+                if (Rounding.above(point.sd(), upper)) {
                     rows.add(row(seriesId, baseline, point.lotId(), SPREAD, "scatter within the lot beyond its limit"));
                 }
             }

@@ -2,13 +2,15 @@ package org.ysometron.app.gate;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
+import java.util.Collections;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.drift.Baselines;
 import org.ysometron.app.drift.Baselines.BaselineView;
@@ -50,19 +52,29 @@ class ChartsAnew {
 
     /** What differs of a lot's charts; a series whose limits the record does not name is passed over. */
     List<Difference> of(LotView lot, Snapshot snapshot) {
-        Map<String, Set<String>> said = new HashMap<>();
-        snapshot.signals().forEach(line -> said.computeIfAbsent(line.series(), title -> new LinkedHashSet<>())
-                .addAll(Arrays.asList(line.words().split(BETWEEN))));
+        Map<Long, String> titles = new TreeMap<>();
+        judgements
+                .seriesOf(lot.id())
+                .forEach(id -> titles.put(id, series.series(id).title()));
         List<Difference> found = new ArrayList<>();
-        for (long id : judgements.seriesOf(lot.id()).stream().sorted().toList()) {
-            String title = series.series(id).title();
-            snapshot.baselines().stream()
-                    .filter(line -> line.series().equals(title))
-                    .findFirst()
-                    .ifPresent(line -> compare(
-                            found, new Asked(id, lot.id(), line), said.getOrDefault(title, new LinkedHashSet<>())));
-        }
+        titles.forEach((id, title) -> snapshot.baselines().stream()
+                .filter(line -> isOf(id, titles, line.seriesId(), line.series()))
+                .findFirst()
+                .ifPresent(line -> compare(
+                        found,
+                        new Asked(id, lot.id(), line),
+                        snapshot.signals().stream()
+                                .filter(signal -> isOf(id, titles, signal.seriesId(), signal.series()))
+                                .flatMap(signal -> Arrays.stream(signal.words().split(BETWEEN)))
+                                .collect(Collectors.toCollection(LinkedHashSet::new)))));
         return found;
+    }
+
+    /** Older records name a series by its title alone: where two of the lot bear it, nobody can say which is meant. */
+    private static boolean isOf(long id, Map<Long, String> titles, @Nullable Long named, String title) {
+        return named != null
+                ? named == id
+                : title.equals(titles.get(id)) && Collections.frequency(titles.values(), title) == 1;
     }
 
     private record Asked(long seriesId, long lotId, Snapshot.LimitLine line) {}

@@ -50,13 +50,13 @@ record Snapshot(
         String decidedAt,
         String software) {
 
-    static final int FORMAT = 6;
+    static final int FORMAT = 7;
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
     /** A record of format 1 had no intake in it, one of format 2 named no method's parameters,
      * one of format 3 knew neither late entries nor what else was said of a verdict, one of format 4 no blend,
-     * one of format 5 had every bound at 95 %. */
+     * one of format 5 had every bound at 95 %, one of format 6 named a series by its title alone. */
     Snapshot {
         methods = orEmpty(methods);
         material = orEmpty(material);
@@ -150,10 +150,10 @@ record Snapshot(
             String reason) {}
 
     /** The limits in force for a series. */
-    record LimitLine(String series, int version, double lower, double centre, double upper) {}
+    record LimitLine(@Nullable Long seriesId, String series, int version, double lower, double centre, double upper) {}
 
     /** A signal and its answer. */
-    record SignalLine(String series, String words, String answer, String by) {}
+    record SignalLine(@Nullable Long seriesId, String series, String words, String answer, String by) {}
 
     /** When it was decided, to the minute. */
     public String decidedAtShown() {

@@ -247,6 +247,7 @@ class Snapshots {
             baselines
                     .newest(seriesId)
                     .ifPresent(baseline -> lines.add(new Snapshot.LimitLine(
+                            seriesId,
                             series.series(seriesId).title(),
                             baseline.version(),
                             baseline.lower(),
@@ -259,6 +260,7 @@ class Snapshots {
     private static Snapshot.SignalLine signal(LotSignal signal) {
         Signals.AnswerView answer = signal.answer();
         return new Snapshot.SignalLine(
+                signal.seriesId(),
                 signal.title(),
                 signal.words(),
                 answer == null ? "" : answer.answer(),

@@ -118,6 +118,16 @@ class RecomputedTest extends DemoSite {
                         assertThat(change.was()).isEqualTo("beyond the upper limit.");
                         assertThat(change.wouldBe()).isEqualTo("no signal.");
                     });
+            database.update("delete from gate_recomputed where lot_id = ?", lot.id());
+            // A series is known by its key, whatever the record calls it.
+            database.update(
+                    "update gate_decision set snapshot = ? where lot_id = ? and revision = ?",
+                    frozen.replace(limits.series(), "Named otherwise"),
+                    lot.id(),
+                    revision);
+            assertThat(of(lot))
+                    .extracting(Recomputed.Change::what)
+                    .containsExactly("Limits of Named otherwise, version " + limits.version());
         } finally {
             database.update(
                     "update gate_decision set snapshot = ? where lot_id = ? and revision = ?",

@@ -43,6 +43,15 @@ public record Answer(OptionalDouble value, String unit, String outcome, Map<Stri
         return !(result instanceof Map<?, ?> map) || map.values().stream().allMatch(Answer::isFinite);
     }
 
+    /** Names and their figures by turns, in the order in which they are to be read. */
+    static Map<String, Object> inOrder(Object... namesAndFigures) {
+        Map<String, Object> figures = new LinkedHashMap<>();
+        for (int i = 0; i < namesAndFigures.length; i += 2) {
+            figures.put((String) namesAndFigures[i], namesAndFigures[i + 1]);
+        }
+        return figures;
+    }
+
     static Answer of(double value, String unit, Working working) {
         return new Answer(OptionalDouble.of(value), unit, "computed", Map.of(), working);
     }

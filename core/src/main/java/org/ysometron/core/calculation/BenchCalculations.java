@@ -74,7 +74,7 @@ final class BenchCalculations {
                 OptionalDouble.empty(),
                 dimension.workingUnit(),
                 "refused",
-                Map.of("found", problem.found(), "expected", problem.expected(), "wayOut", problem.wayOut()),
+                Answer.inOrder("found", problem.found(), "expected", problem.expected(), "wayOut", problem.wayOut()),
                 Working.NONE);
     }
 
@@ -169,7 +169,7 @@ final class BenchCalculations {
                 OptionalDouble.of(result.value()),
                 result.unit(),
                 outcome,
-                Map.of(
+                Answer.inOrder(
                         "area", section.area(),
                         "notes", result.notes(),
                         "reason", result.reason(),
@@ -196,7 +196,7 @@ final class BenchCalculations {
                     double share = given.number("strength") * given.number("area") / given.number("capacity");
                     List<Headroom.Gauge> others = new ArrayList<>();
                     for (double capacity : given.numbers("others")) {
-                        others.add(new Headroom.Gauge("a gauge of", capacity));
+                        others.add(new Headroom.Gauge("a larger gauge", capacity));
                     }
                     Headroom.Gauge gauge = new Headroom.Gauge("this gauge", given.number("capacity"));
                     var warning = Headroom.warning(given.number("strength"), given.number("area"), gauge, others);

@@ -21,6 +21,7 @@ import org.ysometron.core.drift.IndividualsLimits;
 import org.ysometron.core.drift.MovingRanges;
 import org.ysometron.core.drift.SubgroupLimits;
 import org.ysometron.core.drift.TSquared;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.statistics.OneWay;
 import org.ysometron.core.statistics.Summary;
 import org.ysometron.core.working.Step;
@@ -110,7 +111,7 @@ final class ChartCalculations {
         SubgroupLimits within =
                 SubgroupLimits.of(groups, given.word("sigma", SubgroupLimits.Sigma.class, SubgroupLimits.Sigma.RANGES));
         SubgroupLimits.Line limits = new SubgroupLimits.Line(between.centre(), between.lower(), between.upper());
-        Working working = between.working().then(within.working());
+        Working working = between.working().then(within.within());
         Answer answer = line(
                         line(
                                 line(Answer.of(between.centre(), "", working), "means", limits),
@@ -153,8 +154,9 @@ final class ChartCalculations {
                                     "beyond",
                                     where(
                                             found.ranges().size(),
-                                            i -> found.ranges().get(i) > found.upper()
-                                                    || found.ranges().get(i) < found.lower()));
+                                            i -> Rounding.above(found.ranges().get(i), found.upper())
+                                                    || Rounding.below(
+                                                            found.ranges().get(i), found.lower())));
                 });
     }
 
@@ -285,7 +287,7 @@ final class ChartCalculations {
                                     "beyond",
                                     where(
                                             found.values().size(),
-                                            i -> found.values().get(i) > found.limit()));
+                                            i -> Rounding.above(found.values().get(i), found.limit())));
                 });
     }
 

@@ -136,8 +136,12 @@ final class ClaimCalculations {
                                 claim,
                                 given.numbers("spoolMeans"),
                                 given.number("shareOutside"),
-                                given.numbers("spoolMeans").length + " spools")
+                                spools(given.numbers("spoolMeans").length))
                         : LengthVerdict.ofPlaces(claim, values(given, "places"), given.whole("spools", 1)));
+    }
+
+    private static String spools(int n) {
+        return n + (n == 1 ? " spool" : " spools");
     }
 
     private static Calculation ofRatio() {

@@ -169,7 +169,7 @@ final class ComparisonCalculations {
         List<Object> pairs = new ArrayList<>();
         for (int i = 0; i < names.size(); i++) {
             for (int j = i + 1; j < names.size(); j++) {
-                pairs.add(Map.of("first", names.get(i), "second", names.get(j), "p", groups.tukey(i, j)));
+                pairs.add(Answer.inOrder("first", names.get(i), "second", names.get(j), "p", groups.tukey(i, j)));
             }
         }
         return pairs;
@@ -240,7 +240,12 @@ final class ComparisonCalculations {
         }
         Working working = Working.of(
                 new Step("scatter within groups", "s", "", "ν = " + test.freedom(), test.sd(), "", ""),
-                Step.of("critical value", "d", "P(all |T| ≤ d) = γ", critical, "Dunnett 1955"));
+                Step.of(
+                        "critical value",
+                        "d",
+                        both ? "P(all |T| ≤ d) = γ" : "P(all T ≤ d) = γ",
+                        critical,
+                        "Dunnett 1955"));
         return Answer.of(critical, "", working).with("comparisons", rows);
     }
 
@@ -334,7 +339,7 @@ final class ComparisonCalculations {
         List<Object> rows = new ArrayList<>();
         int flagged = 0;
         for (Outliers.Step step : steps) {
-            rows.add(Map.of("index", step.index(), "statistic", step.statistic(), "critical", step.critical()));
+            rows.add(Answer.inOrder("index", step.index(), "statistic", step.statistic(), "critical", step.critical()));
             flagged = step.isBeyond() ? rows.size() : flagged;
         }
         double median = Quantiles.median(values);
@@ -355,7 +360,7 @@ final class ComparisonCalculations {
                 OptionalDouble.of(flagged),
                 "flagged",
                 flagged == 0 ? "none lies out" : "flagged",
-                Map.of("steps", rows, "median", median, "medianDeviation", spread, "modifiedZ", scores),
+                Answer.inOrder("steps", rows, "median", median, "medianDeviation", spread, "modifiedZ", scores),
                 working);
     }
 

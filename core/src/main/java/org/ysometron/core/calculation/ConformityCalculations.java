@@ -62,7 +62,7 @@ final class ConformityCalculations {
                             java.util.OptionalDouble.of(probability),
                             "",
                             edges.verdict(value, band).words(),
-                            Map.of("guardBand", band, "specificRisk", 1 - probability),
+                            Answer.inOrder("guardBand", band, "specificRisk", 1 - probability),
                             working);
                 });
     }

@@ -78,23 +78,17 @@ final class MakingCalculations {
                         given.number("layer", 0.05),
                         filament ? 0 : given.number("layerTime", 10),
                         given.has("plate") ? given.whole("plate") : 12));
-        return Answer.of(
+        Working material = Working.of(
+                new Step("volume, waste included", "V", "n·V₁·(1 + waste)", "", budget.millilitres(), "ml", ""),
+                new Step("mass", "m", "V·ρ", "", budget.grams(), "g", ""));
+        Answer answer = Answer.of(
                         budget.grams(),
                         "g",
-                        Working.of(
-                                new Step(
-                                        "volume, waste included",
-                                        "V",
-                                        "n·V₁·(1 + waste)",
-                                        "",
-                                        budget.millilitres(),
-                                        "ml",
-                                        ""),
-                                new Step("mass", "m", "V·ρ", "", budget.grams(), "g", ""),
-                                new Step("filament", "L", "m/(ρ·π d²/4)", "", budget.metres(), "m", "")))
-                .with("millilitres", budget.millilitres())
-                .with("metres", budget.metres())
-                .with("printMinutes", budget.printMinutes());
+                        filament
+                                ? material.then(new Step("filament", "L", "m/(ρ·π d²/4)", "", budget.metres(), "m", ""))
+                                : material)
+                .with("millilitres", budget.millilitres());
+        return (filament ? answer.with("metres", budget.metres()) : answer).with("printMinutes", budget.printMinutes());
     }
 
     private static PlannedTest test(SpecimenDesign design, Orientation orientation, int n) {

@@ -81,6 +81,7 @@ final class Conclusion {
      * @param subject what the bounds are of, in words
      * @param lower lower one-sided bound
      * @param upper upper one-sided bound
+     * @param chance how the probability was worked out, in words
      */
     record Figured(
             String subject,
@@ -89,6 +90,7 @@ final class Conclusion {
             double lower,
             double upper,
             double probability,
+            String chance,
             Working working) {}
 
     /**
@@ -111,7 +113,7 @@ final class Conclusion {
                 .then(Step.of(
                         "probability that the true value meets the claim",
                         "p",
-                        "t distribution about the estimate",
+                        figured.chance(),
                         figured.probability(),
                         "JCGM 106:2012, clause 7; no prior knowledge"));
         return judged(
@@ -307,7 +309,13 @@ final class Conclusion {
 
     static Step meanStep(double[] values, Summary summary, String unit) {
         return new Step(
-                "mean of " + summary.n() + " specimens", "x̄", "x̄ = Σx/n", list(values), summary.mean(), unit, "");
+                "mean of " + summary.n() + (summary.n() == 1 ? " value" : " values"),
+                "x̄",
+                "x̄ = Σx/n",
+                list(values),
+                summary.mean(),
+                unit,
+                "");
     }
 
     static Step sdStep(Summary summary, String unit) {

@@ -76,7 +76,7 @@ public final class LengthVerdict {
                 : " The mean of a spool, "
                         + Conclusion.with(claim.holds(summary.least()) ? summary.greatest() : summary.least(), claim)
                         + ", lies outside by itself.";
-        return percent + " of the length lies outside " + claim.words() + "; at most "
+        return percent + " of the length lies outside the claim (" + claim.words() + "); at most "
                 + Figures.plain(100 * (1 - SHARE), 2) + " % may." + mean + " " + counts + "." + unknown;
     }
 

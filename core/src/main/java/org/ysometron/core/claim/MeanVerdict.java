@@ -68,6 +68,7 @@ public final class MeanVerdict {
                 bounds.lower(),
                 bounds.upper(),
                 probability(claim, summary.mean(), bounds.standardUncertainty(), bounds.degreesOfFreedom()),
+                "t distribution about the estimate",
                 working.then(Conclusion.sdStep(summary, claim.unit()))
                         .then(asked.working())
                         .then(bounds.working())
@@ -159,6 +160,7 @@ public final class MeanVerdict {
                 lower,
                 upper,
                 inside(claim, fit, evidence.calibrationUncertainty()),
+                "profile likelihood read as Student's t",
                 working);
         return Conclusion.of(asked, evidence, figured, Optional::empty);
     }
@@ -180,7 +182,7 @@ public final class MeanVerdict {
                 new Step(
                         "estimated mean",
                         "μ̂",
-                        "max Σ ln φ((x−μ)/σ)/σ + Σ ln(1−Φ((c−μ)/σ))",
+                        "max Σ ln(φ((x−μ)/σ)/σ) + Σ ln(1 − Φ((c−μ)/σ))",
                         "",
                         fit.mean(),
                         unit,

@@ -81,12 +81,13 @@ public final class PartsVerdict {
                 ? MeanVerdict.probability(claim, summary.mean(), u, Double.POSITIVE_INFINITY)
                 : new ShareInside(summary, claim.lower(), claim.upper(), u).confidence(share);
         Figured figured = new Figured(
-                "part (" + Figures.plain(100 * share, 4) + " % of all)",
+                counted.piece() + " (" + Figures.plain(100 * share, 4) + " % of all)",
                 summary.mean(),
                 summary.sd(),
                 summary.mean() - reach,
                 summary.mean() + reach,
                 met,
+                "confidence that " + Figures.plain(100 * share, 4) + " % lie inside; normal population",
                 working.then(working(claim, summary, share, u, reach)));
         Judgement judgement = denied(claim, summary, share, u)
                 ? contradicted(asked, evidence, figured, share)

@@ -62,6 +62,7 @@ public final class RatioVerdict {
                 ratio.lower(),
                 ratio.upper(),
                 probability(claim, ratio),
+                "t distribution about the logarithm of the ratio",
                 working);
         Judgement judgement = Conclusion.of(
                 asked, Evidence.none(excluded), figured, () -> more(asked, above, below, relativeCalibration));

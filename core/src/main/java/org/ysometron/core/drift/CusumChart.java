@@ -2,6 +2,7 @@ package org.ysometron.core.drift;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
 
@@ -67,7 +68,12 @@ public record CusumChart(List<Point> points, Working working) {
             lower = Math.max(0, lower - z - plan.k);
             upperSince = upper > 0 ? upperSince + 1 : 0;
             lowerSince = lower > 0 ? lowerSince + 1 : 0;
-            points.add(new Point(upper, lower, upperSince, lowerSince, upper > plan.h || lower > plan.h));
+            points.add(new Point(
+                    upper,
+                    lower,
+                    upperSince,
+                    lowerSince,
+                    Rounding.above(upper, plan.h) || Rounding.above(lower, plan.h)));
         }
         Working working = Working.of(
                 Step.of("allowance", "k", "half the shift to find, in σ", plan.k, "Page 1954"),

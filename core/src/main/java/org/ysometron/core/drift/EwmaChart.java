@@ -2,6 +2,7 @@ package org.ysometron.core.drift;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.working.Figures;
 import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
@@ -33,7 +34,7 @@ public record EwmaChart(List<Point> points, Working working) {
 
         /** Whether it lies beyond a limit; one on a limit does not. */
         public boolean isBeyond() {
-            return z < lower || z > upper;
+            return Rounding.below(z, lower) || Rounding.above(z, upper);
         }
     }
 

@@ -3,6 +3,7 @@ package org.ysometron.core.drift;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.statistics.Summary;
 import org.ysometron.core.working.Figures;
 import org.ysometron.core.working.Step;
@@ -18,9 +19,11 @@ import org.ysometron.core.working.Working;
  * @param means centre and limits of the means
  * @param ranges centre and limits of the ranges
  * @param deviations centre and limits of the standard deviations
- * @param working the steps
+ * @param within the steps that lead to the scatter within and its limits
+ * @param working all steps, those of the means too
  */
-public record SubgroupLimits(int n, double sigma, Line means, Line ranges, Line deviations, Working working) {
+public record SubgroupLimits(
+        int n, double sigma, Line means, Line ranges, Line deviations, Working within, Working working) {
 
     /** Where σ̂ comes from. */
     public enum Sigma {
@@ -58,7 +61,7 @@ public record SubgroupLimits(int n, double sigma, Line means, Line ranges, Line 
 
         /** Whether a value lies beyond; one on a limit does not. */
         public boolean isBeyond(double value) {
-            return value < lower || value > upper;
+            return Rounding.below(value, lower) || Rounding.above(value, upper);
         }
     }
 
@@ -84,9 +87,8 @@ public record SubgroupLimits(int n, double sigma, Line means, Line ranges, Line 
         Line ranges = new Line(constants.d2() * sigma, constants.d1Factor() * sigma, constants.d2Factor() * sigma);
         Line deviations = new Line(constants.c4() * sigma, constants.b5() * sigma, constants.b6() * sigma);
         String source = "ISO 7870-2";
-        Working working = Working.of(
+        Working within = Working.of(
                 new Step("subgroups", "k", "", "of n = " + n, subgroups.size(), "", ""),
-                Step.of("centre of the means", "x̿", "mean of the means", grand, source),
                 Step.of("mean range", "R̄", "", range, source),
                 Step.of("mean standard deviation", "s̄", "", deviation, source),
                 new Step(
@@ -98,11 +100,13 @@ public record SubgroupLimits(int n, double sigma, Line means, Line ranges, Line 
                         sigma,
                         "",
                         source),
-                new Step("lower limit of the means", "", "x̿ − A·σ̂", "A = 3/√n", means.lower(), "", source),
-                new Step("upper limit of the means", "", "x̿ + A·σ̂", "A = 3/√n", means.upper(), "", source),
                 Step.of("upper limit of the ranges", "", "D₂·σ̂", ranges.upper(), source),
                 Step.of("upper limit of the standard deviations", "", "B₆·σ̂", deviations.upper(), source));
-        return new SubgroupLimits(n, sigma, means, ranges, deviations, working);
+        Working ofMeans = Working.of(
+                Step.of("centre of the means", "x̿", "mean of the means", grand, source),
+                new Step("lower limit of the means", "", "x̿ − A·σ̂", "A = 3/√n", means.lower(), "", source),
+                new Step("upper limit of the means", "", "x̿ + A·σ̂", "A = 3/√n", means.upper(), "", source));
+        return new SubgroupLimits(n, sigma, means, ranges, deviations, within, within.then(ofMeans));
     }
 
     private static double mean(Summary[] summaries, ToDoubleFunction<Summary> figure) {

@@ -1,6 +1,7 @@
 package org.ysometron.core.method;
 
 import java.util.Optional;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.working.Figures;
 
 /**
@@ -23,7 +24,7 @@ public record CheckStandard(double nominal, double tolerance, String unit) {
     /** What is wrong with a reading; empty when it lies within the tolerance. */
     public Optional<String> fault(double reading) {
         double error = reading - nominal;
-        return Math.abs(error) <= tolerance
+        return !Rounding.beyond(reading, nominal, tolerance)
                 ? Optional.empty()
                 : Optional.of("Reads " + Figures.significant(reading, 4) + " " + unit + ", "
                         + Figures.significant(Math.abs(error), 2) + " " + unit + (error > 0 ? " too high" : " too low")

@@ -1,0 +1,161 @@
+package org.ysometron.core.claim;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.UnitOfMeasure;
+
+/** What makes results comparable: every term counts, each is named where it differs, and nothing else is. */
+class TermsTest {
+
+    private static final Conditions UPRIGHT = new Conditions(
+            "tension", Basis.AS_PRINTED, Orientation.ZX, Conditioning.CONDITIONED, 5, "bar 4 × 4, revision 1", "");
+
+    static Stream<Arguments> oneTermOther() {
+        return Stream.of(
+                Arguments.of(
+                        new Conditions(
+                                "bending",
+                                UPRIGHT.basis(),
+                                Orientation.ZX,
+                                Conditioning.CONDITIONED,
+                                5,
+                                UPRIGHT.design()),
+                        "method: claimed tension, tested bending",
+                        true),
+                Arguments.of(UPRIGHT.turned(Orientation.XY), "orientation: claimed ZX upright, tested XY flat", true),
+                Arguments.of(
+                        new Conditions(
+                                "tension", UPRIGHT.basis(), Orientation.ZX, Conditioning.DRY, 5, UPRIGHT.design()),
+                        "conditioning: claimed conditioned 23 °C/50 % RH, tested dry as printed",
+                        true),
+                Arguments.of(
+                        new Conditions(
+                                "tension", UPRIGHT.basis(), Orientation.ZX, Conditioning.CONDITIONED, 5, "bar 3 × 3"),
+                        "specimen: claimed bar 4 × 4, revision 1, tested bar 3 × 3",
+                        true),
+                Arguments.of(
+                        new Conditions(
+                                "tension",
+                                UPRIGHT.basis(),
+                                Orientation.ZX,
+                                Conditioning.CONDITIONED,
+                                5,
+                                UPRIGHT.design(),
+                                "cured 30 min"),
+                        "exposure and cure: claimed nothing, tested cured 30 min",
+                        true),
+                Arguments.of(
+                        new Conditions(
+                                "tension",
+                                UPRIGHT.basis(),
+                                Orientation.ZX,
+                                Conditioning.CONDITIONED,
+                                50,
+                                UPRIGHT.design()),
+                        "rate: claimed 5 mm/min, tested 50 mm/min",
+                        false));
+    }
+
+    /** Each term by itself is found, in words, and only another rate lets the comparison go on. */
+    @ParameterizedTest
+    @MethodSource("oneTermOther")
+    void aTermThatDiffersIsNamed(Conditions tested, String words, boolean blocking) {
+        assertThat(UPRIGHT.compare(UPRIGHT)).isEmpty();
+        assertThat(UPRIGHT.compare(tested)).singleElement().satisfies(mismatch -> {
+            assertThat(mismatch.words()).isEqualTo(words);
+            assertThat(mismatch.blocking()).isEqualTo(blocking);
+        });
+    }
+
+    @Test
+    void turningChangesTheOrientationAlone() {
+        assertThat(UPRIGHT.turned(Orientation.XY).turned(Orientation.ZX)).isEqualTo(UPRIGHT);
+        assertThat(UPRIGHT.turned(Orientation.XZ).orientation()).isEqualTo(Orientation.XZ);
+    }
+
+    /** What is not stated is left out of the line, with its comma. */
+    @Test
+    void termsAreOneLine() {
+        assertThat(UPRIGHT.words())
+                .startsWith("tension, ")
+                .endsWith("ZX upright, conditioned 23 °C/50 % RH, 5 mm/min, bar 4 × 4, revision 1")
+                .doesNotContain(", ,");
+        Conditions viscosity = Conditions.ofMaterial("rotation at 25 °C", "spindle 2");
+        assertThat(viscosity.words()).isEqualTo("rotation at 25 °C, as supplied, spindle 2");
+        assertThat(viscosity.rate()).isZero();
+    }
+
+    /** An impact's speed is read in m/s: 2.9 m/s is that of ISO 179-1's smaller hammers, 174,000 mm/min. */
+    @ParameterizedTest
+    @CsvSource({"5, 5 mm/min", "12.7, 12.7 mm/min", "5999, 5999 mm/min", "6000, 0.100 m/s", "174000, 2.90 m/s"})
+    void aSpeedIsReadInItsOwnUnit(double rate, String words) {
+        assertThat(Conditions.rateWords(rate)).isEqualTo(words);
+    }
+
+    /** A name, a unit that the product can convert, a definition and digits that a measurement carries. */
+    @ParameterizedTest
+    @EnumSource(Property.class)
+    void everyPropertyIsDefined(Property property) {
+        assertThat(property.title()).matches("[A-Z].{5,}");
+        assertThat(property.definition()).hasSizeGreaterThan(20);
+        assertThat(property.digits()).isBetween(3, 4);
+        assertThat(property.isRatio()).isEqualTo(property.unit().isEmpty());
+        if (!property.isRatio()) {
+            assertThat(UnitOfMeasure.find(property.unit()))
+                    .hasValueSatisfying(unit -> assertThat(unit.isWorking()).isTrue());
+        }
+        assertThat(property.isMechanical())
+                .as("needs a specimen's terms")
+                .isEqualTo(property.title().toLowerCase(Locale.ROOT).matches(".*(strength|flat ratio|section).*"));
+        assertThat(property.isMechanical() && property.unit().equals("g/cm³")).isFalse();
+    }
+
+    /** ISO/ASTM 52921's letters with the plain name; the material itself has neither orientation nor state. */
+    @Test
+    void waysToLieAndStates() {
+        assertThat(Orientation.ofSpecimens())
+                .extracting(Orientation::words)
+                .containsExactly("XY flat", "XZ on edge", "ZX upright");
+        assertThat(Orientation.ofSpecimens())
+                .extracting(Orientation::plainName)
+                .containsExactly("flat", "on edge", "upright");
+        assertThat(Orientation.NONE.words()).isEmpty();
+        assertThat(Conditioning.ofSpecimens())
+                .extracting(Conditioning::words)
+                .containsExactly("dry as printed", "conditioned 23 °C/50 % RH");
+        assertThat(Conditioning.NONE.words()).isEmpty();
+    }
+
+    /** "Up to" promises nothing to anybody, and words cannot be measured; all else can be borne out. */
+    @Test
+    void whatCanBeBorneOut() {
+        assertThat(Stream.of(Form.values()).filter(form -> !form.isVerifiable()))
+                .containsExactly(Form.UP_TO, Form.STATED);
+        assertThat(Stream.of(Form.values()).map(Form::words))
+                .containsExactly("at least", "at most", "between", "typical", "up to", "better than", "stated");
+    }
+
+    /** Not counted is tested all the same: nobody may say that nothing was. */
+    @Test
+    void whatWasLeftOutWasTouched() {
+        assertThat(Evidence.of().isTouched()).isFalse();
+        assertThat(Evidence.none(1).isTouched()).isTrue();
+        assertThat(Evidence.none(1).n()).isZero();
+        assertThat(Evidence.of(5).isTouched()).isTrue();
+        assertThat(new Evidence(new double[0], new double[] {5}, 0, 0, java.util.Optional.empty()).isTouched())
+                .isTrue();
+        assertThat(Dimension.values()).hasSizeGreaterThan(10);
+        assertThat(UnitOfMeasure.all()).extracting(UnitOfMeasure::symbol).contains("MPa", "lbf", "kJ/m²");
+        assertThat(List.of(Property.values())).filteredOn(Property::isRatio).hasSize(1);
+    }
+}

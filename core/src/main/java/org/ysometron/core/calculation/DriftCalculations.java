@@ -240,13 +240,13 @@ final class DriftCalculations {
                         optional("k", NUMBER, "", "allowance of the CUSUM; 0.5 unless given")
                                 .in(0, 10),
                         optional("h", NUMBER, "", "decision interval of the CUSUM; 5 unless given")
-                                .above(0, 400),
+                                .above(0, 210),
                         optional(
                                         "start",
                                         NUMBER,
                                         "",
                                         "head start of the CUSUM, or start of the EWMA in its standard deviations; 0 unless given")
-                                .in(-8, 400),
+                                .in(-8, 210),
                         optional("sides", WORD, "", "two, or one (upper); two unless given"),
                         optional(
                                 "limits",

@@ -11,6 +11,9 @@ public final class AverageRunLength {
     private static final double FARTHEST = 30;
     private static final double MOST = 1e100;
 
+    /** Decision interval up to which the chain is worked out, in standard deviations of a point. */
+    private static final double FARTHEST_INTERVAL = 210;
+
     private AverageRunLength() {}
 
     /**
@@ -83,14 +86,14 @@ public final class AverageRunLength {
      * Tabular CUSUM.
      *
      * @param k allowance, 0 to 10
-     * @param h decision interval, above 0, at most 400
+     * @param h decision interval, above 0, at most 210
      * @param start head start, 0 to h
      * @param both whether both sides are watched; else the upper one
      */
     public static double cusum(double k, double h, double shift, double start, boolean both) {
         require(
-                k >= 0 && k <= 10 && h > 0 && h <= 400 && Math.abs(shift) <= FARTHEST,
-                "k from 0 to 10, h above 0 and up to 400");
+                k >= 0 && k <= 10 && h > 0 && h <= FARTHEST_INTERVAL && Math.abs(shift) <= FARTHEST,
+                "k from 0 to 10, h above 0 and up to 210");
         require(start >= 0 && start <= h, "a head start from 0 to h");
         return finite(both ? RunLength.cusum(k, h, shift, start) : RunLength.cusumUpper(k, h, shift, start));
     }

@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.function.Function;
 import org.hipparchus.distribution.continuous.NormalDistribution;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -25,6 +26,9 @@ import org.ysometron.core.statistics.Summary;
  */
 @Timeout(120)
 class LevelsTest {
+
+    /** Runs of thousands, which mutation testing leaves out. */
+    private static final String SIMULATED = "simulated";
 
     private static final int RUNS = Integer.getInteger("levels.runs", 4000);
     private static final double ALLOWED = 0.05 + 3 * Math.sqrt(0.05 * 0.95 / RUNS);
@@ -51,6 +55,7 @@ class LevelsTest {
      * A population of which just 95 % lie inside two edges, split over them in several ways: neither supported nor contradicted
      * in more than its share. Two one-sided 95/95 bounds would support one in ten of the first.
      */
+    @Tag(SIMULATED)
     @ParameterizedTest
     @CsvSource({"5, 0.025", "5, 0.01", "5, 0.0001", "20, 0.025", "20, 0.01", "3, 0.025"})
     void aPopulationOnTheEdgeOfBoth(int n, double below) {
@@ -61,6 +66,7 @@ class LevelsTest {
     }
 
     /** With one edge the pivot is the noncentral t test: as often as was asked for, neither more nor less. */
+    @Tag(SIMULATED)
     @Test
     void withOneEdgeTheShareIsExact() {
         double edge = NORMAL.inverseCumulativeProbability(0.05);
@@ -73,6 +79,7 @@ class LevelsTest {
     }
 
     /** A common error of the gauge as large as the scatter is carried: without it one in four would be supported wrongly. */
+    @Tag(SIMULATED)
     @Test
     void theGaugesErrorIsCarried() {
         Requirement claim = Requirement.atLeast(NORMAL.inverseCumulativeProbability(0.05), "", 2);
@@ -97,6 +104,7 @@ class LevelsTest {
     }
 
     /** 1000 parts of which 7.5 % lie outside are not supported; 100 of which 62 % do are contradicted. */
+    @Tag(SIMULATED)
     @Test
     void manyPartsSayItPlainly() {
         double[] thousand = new double[1000];
@@ -126,6 +134,7 @@ class LevelsTest {
     // ---- specimens that did not break ----------------------------------------------------------------------------
 
     /** Bounds of the mean of five of which those above a gauge's capacity are only known to be above it. */
+    @Tag(SIMULATED)
     @ParameterizedTest
     @CsvSource({"5, 1.5", "5, 0.8", "5, 0.2", "5, -0.3", "10, 0", "10, 1", "3, 0.5"})
     void boundsKeepTheirLevelWhereSomeDidNotBreak(int n, double capacity) {
@@ -227,6 +236,7 @@ class LevelsTest {
     }
 
     /** A mean on the edge of its claim, looked at as planned whatever the steps: supported in one of twenty, not one of seven. */
+    @Tag(SIMULATED)
     @ParameterizedTest
     @CsvSource({"5, 10, 0", "5, 6, 0", "5, 25, 0", "5, 10, 15", "5, 6, 7", "3, 6, 9", "2, 4, 0"})
     void plannedLooksTogetherKeepTheLevel(int first, int second, int third) {
@@ -242,6 +252,7 @@ class LevelsTest {
     }
 
     /** What it was: the same level at each of several looks supports far too much, so the test above can fail. */
+    @Tag(SIMULATED)
     @Test
     void unplannedLooksWouldNot() {
         Requirement claim = Requirement.atLeast(0, "", 2);
@@ -278,6 +289,7 @@ class LevelsTest {
     }
 
     /** How likely it is that the specimens asked for settle it, beside a simulation of just that. */
+    @Tag(SIMULATED)
     @ParameterizedTest
     @CsvSource({"9, 0", "8.6, 0", "9.3, 0.2"})
     void howLikelyMoreSettleIt(double edge, double calibration) {

@@ -157,7 +157,8 @@ public final class RunLength {
             return 1 / (1 / upper + 1 / lower);
         }
         double ahead = cusumUpper(k, h, shift, start) / upper;
-        double behind = cusumUpper(k, h, -shift, start) / lower;
+        // A side that never signals from zero comes back to zero from its head start.
+        double behind = Double.isInfinite(lower) ? 1 : cusumUpper(k, h, -shift, start) / lower;
         return (ahead + behind - 1) / (1 / upper + 1 / lower);
     }
 
@@ -226,6 +227,10 @@ public final class RunLength {
             }
             for (int i = 0; i < k; i++) {
                 double share = moves[i][k] / out;
+                if (Double.isInfinite(share)) {
+                    // Once there it stays: what would leave is less than the least number above zero.
+                    return Double.POSITIVE_INFINITY;
+                }
                 if (share > 0) {
                     double[] row = moves[i];
                     for (int j = 0; j < k; j++) {

@@ -3,6 +3,7 @@ package org.ysometron.core.claim;
 import java.util.OptionalDouble;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.DoubleStream;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.statistics.formula.Panels;
 import org.ysometron.core.statistics.formula.StandardNormal;
 
@@ -51,10 +52,12 @@ public record Conformity(OptionalDouble lower, OptionalDouble upper) {
     public Verdict verdict(double value, double band) {
         double low = lower.orElse(Double.NEGATIVE_INFINITY);
         double high = upper.orElse(Double.POSITIVE_INFINITY);
-        if (value >= low + band && value <= high - band) {
+        if (!Rounding.below(value, low + band) && !Rounding.above(value, high - band)) {
             return Verdict.SUPPORTED;
         }
-        return value < low - band || value > high + band ? Verdict.CONTRADICTED : Verdict.OPEN;
+        return Rounding.below(value, low - band) || Rounding.above(value, high + band)
+                ? Verdict.CONTRADICTED
+                : Verdict.OPEN;
     }
 
     /**

@@ -50,6 +50,8 @@ class ArchitectureTest {
                         "de.siegmar.fastcsv..",
                         "org.hipparchus..",
                         "org.apache.commons.numbers..",
+                        "org.yaml.snakeyaml..",
+                        "com.google.auto.service..",
                         "javax.measure..",
                         "tech.units..",
                         "org.jspecify..")

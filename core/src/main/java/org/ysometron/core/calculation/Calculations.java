@@ -13,6 +13,7 @@ public final class Calculations {
                     PlanCalculations.all(),
                     MakingCalculations.all(),
                     BenchCalculations.all(),
+                    MethodCalculations.all(),
                     StatisticsCalculations.all(),
                     PopulationCalculations.all(),
                     ComparisonCalculations.all(),

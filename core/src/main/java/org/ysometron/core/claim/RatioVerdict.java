@@ -48,11 +48,8 @@ public final class RatioVerdict {
         Summary above = Summary.of(numerator.values());
         Summary below = Summary.of(denominator.values());
         RatioBounds ratio = RatioBounds.of(above, below, asked.confidence(), relativeCalibration);
-        Working working = Working.of(
-                        Conclusion.meanStep(numerator.values(), above, ""),
-                        Conclusion.sdStep(above, ""),
-                        Conclusion.meanStep(denominator.values(), below, ""),
-                        Conclusion.sdStep(below, ""))
+        Working working = side(numerator, above)
+                .then(side(denominator, below))
                 .then(asked.working())
                 .then(ratio.working());
         Figured figured = new Figured(
@@ -67,6 +64,10 @@ public final class RatioVerdict {
         Judgement judgement = Conclusion.of(
                 asked, Evidence.none(excluded), figured, () -> more(asked, above, below, relativeCalibration));
         return Conclusion.looked(asked, Conclusion.asked(judgement, ratio.logUncertainty()));
+    }
+
+    private static Working side(Evidence evidence, Summary summary) {
+        return Working.of(Conclusion.meanStep(evidence.values(), summary, ""), Conclusion.sdStep(summary, ""));
     }
 
     private static Optional<More> more(Asked asked, Summary above, Summary below, double relativeCalibration) {

@@ -18,17 +18,19 @@ import org.junit.jupiter.api.DynamicNode;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 
-/** Every case of {@code src/test/resources/cases}, whose values come from tables or from a statistics language. */
+/** Every case of {@code src/test/resources/cases} and of each method's own file, whose values come from tables or from a statistics language. */
 class OracleTest {
 
     @TestFactory
     Stream<DynamicNode> casesWorkedOutElsewhere() throws IOException, URISyntaxException {
-        List<Path> files;
-        // As a resource: from wherever the tests are run.
-        Path cases = Path.of(
-                Objects.requireNonNull(OracleTest.class.getResource("/cases")).toURI());
-        try (Stream<Path> found = Files.list(cases)) {
-            files = found.sorted().toList();
+        List<Path> files = new ArrayList<>();
+        // As resources: from wherever the tests are run. Those of a method lie where the method does.
+        for (String folder : List.of("/cases", "/org/ysometron/core/method")) {
+            Path cases = Path.of(
+                    Objects.requireNonNull(OracleTest.class.getResource(folder)).toURI());
+            try (Stream<Path> found = Files.list(cases)) {
+                found.filter(file -> file.toString().endsWith(".txt")).sorted().forEach(files::add);
+            }
         }
         assertThat(files).isNotEmpty();
         List<DynamicNode> tests = new ArrayList<>();

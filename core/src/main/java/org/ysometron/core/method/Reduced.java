@@ -1,0 +1,47 @@
+package org.ysometron.core.method;
+
+import java.util.OptionalDouble;
+import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.working.Working;
+
+/**
+ * One characteristic of one specimen.
+ *
+ * @param characteristic which
+ * @param made what the test's end makes of the figure
+ * @param value in the characteristic's unit; empty where {@code made} is nothing
+ * @param reason why it is a bound or nothing; empty for a value
+ * @param working the steps
+ */
+public record Reduced(Characteristic characteristic, Made made, OptionalDouble value, String reason, Working working) {
+
+    /** What an end makes of a figure. */
+    public enum Made {
+        /** A value; enters means. */
+        VALUE("value", "a value"),
+        /** A lower bound. */
+        AT_LEAST("at-least", "a lower bound"),
+        /** An upper bound. */
+        AT_MOST("at-most", "an upper bound"),
+        /** Nothing that could be used. */
+        NOTHING("nothing", "not counted");
+
+        private final String key;
+        private final String words;
+
+        Made(String key, String words) {
+            this.key = key;
+            this.words = words;
+        }
+
+        /** What it is, in words. */
+        public String words() {
+            return words;
+        }
+
+        /** Its key in files. */
+        public String key() {
+            return key;
+        }
+    }
+}

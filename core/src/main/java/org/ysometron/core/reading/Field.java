@@ -1,0 +1,63 @@
+package org.ysometron.core.reading;
+
+import java.util.List;
+import org.ysometron.core.quantity.Dimension;
+
+/**
+ * One field of a sheet.
+ *
+ * @param key by which formulas and files call it
+ * @param words by which people call it
+ * @param kind what may stand in it
+ * @param dimension of a number; a ratio for what has no unit
+ * @param places how many readings of it are wanted, at least 1; fewer are taken and marked
+ * @param role whether it is a size measured before, or read in the test
+ * @param optional whether a result can be had without it
+ * @param choices the words that a choice may be
+ */
+public record Field(
+        String key,
+        String words,
+        Kind kind,
+        Dimension dimension,
+        int places,
+        Role role,
+        boolean optional,
+        List<String> choices) {
+
+    /** What may stand in a field. */
+    public enum Kind {
+        /** A number above zero with its unit; a temperature may be any. */
+        NUMBER,
+        /** A number that may be zero: an angle, a deflection, a length that is left. */
+        FROM_ZERO,
+        /** A whole number from zero on. */
+        COUNT,
+        /** One of a few words. */
+        CHOICE
+    }
+
+    /** When a field is read. */
+    public enum Role {
+        /** Before the test, of the specimen itself. */
+        SIZE,
+        /** In the test. */
+        TEST
+    }
+
+    /** Checks that a choice has its words and that there is a place to read. */
+    public Field {
+        choices = List.copyOf(choices);
+        if (!key.matches("[a-z][a-z0-9-]*") || words.isBlank() || places < 1 || places > 20) {
+            throw new IllegalArgumentException("a field needs a key in small letters, words, and 1 to 20 places");
+        }
+        if ((kind == Kind.CHOICE) != !choices.isEmpty()) {
+            throw new IllegalArgumentException("'" + key + "': a choice has its words, and nothing else has any");
+        }
+    }
+
+    /** Whether numbers with a unit stand in it. */
+    public boolean isQuantity() {
+        return kind == Kind.NUMBER || kind == Kind.FROM_ZERO;
+    }
+}

@@ -1,0 +1,136 @@
+package org.ysometron.core.reading;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.ysometron.core.quantity.Problem;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
+
+/**
+ * The fields in the order in which they are read, and the one reader of what is typed into them: bench, paste, file and command
+ * line go through here.
+ *
+ * @param fields each key once
+ */
+public record Sheet(List<Field> fields) {
+
+    /** Checks that no key stands twice. */
+    public Sheet {
+        fields = List.copyOf(fields);
+        Set<String> keys = new HashSet<>();
+        for (Field field : fields) {
+            if (!keys.add(field.key())) {
+                throw new IllegalArgumentException("the field '" + field.key() + "' stands twice on the sheet");
+            }
+        }
+    }
+
+    /** The field of this key. */
+    public Optional<Field> field(String key) {
+        return fields.stream().filter(field -> field.key().equals(key)).findFirst();
+    }
+
+    /**
+     * What came of what was typed.
+     *
+     * @param readings all that could be read
+     * @param problems what could not, each with its field and place; empty when all is right
+     */
+    public record Taken(Readings readings, List<Problem> problems) {}
+
+    /**
+     * Reads what was typed, field by field; one that is wrong never takes the others down.
+     *
+     * @param typed texts by key, one a place; blank texts are passed over
+     */
+    public Taken read(Map<String, List<String>> typed) {
+        Map<String, double[]> numbers = new LinkedHashMap<>();
+        Map<String, String> choices = new LinkedHashMap<>();
+        List<Problem> problems = new ArrayList<>();
+        for (String key : typed.keySet()) {
+            if (field(key).isEmpty()) {
+                problems.add(new Problem(key, "the sheet has no such field", String.join(", ", keys()), ""));
+            }
+        }
+        for (Field field : fields) {
+            List<String> texts = typed.getOrDefault(field.key(), List.of()).stream()
+                    .map(String::strip)
+                    .filter(text -> !text.isEmpty())
+                    .toList();
+            if (texts.isEmpty()) {
+                if (!field.optional()) {
+                    problems.add(new Problem(field.words(), "nothing was read", described(field), ""));
+                }
+            } else if (field.kind() == Field.Kind.CHOICE) {
+                choose(field, texts, choices, problems);
+            } else {
+                number(field, texts, numbers, problems);
+            }
+        }
+        return new Taken(new Readings(numbers, choices), List.copyOf(problems));
+    }
+
+    private List<String> keys() {
+        return fields.stream().map(Field::key).toList();
+    }
+
+    private static void choose(Field field, List<String> texts, Map<String, String> into, List<Problem> problems) {
+        if (texts.size() == 1 && field.choices().contains(texts.get(0))) {
+            into.put(field.key(), texts.get(0));
+        } else {
+            String found = "'" + String.join("', '", texts) + "' is none of its words";
+            problems.add(new Problem(field.words(), found, described(field), ""));
+        }
+    }
+
+    private static void number(Field field, List<String> texts, Map<String, double[]> into, List<Problem> problems) {
+        if (texts.size() > field.places()) {
+            String found = texts.size() + " readings";
+            problems.add(new Problem(field.words(), found, "at most " + field.places(), ""));
+            return;
+        }
+        double[] values = new double[texts.size()];
+        for (int i = 0; i < values.length; i++) {
+            String where = field.places() == 1 ? field.words() : field.words() + " " + (i + 1);
+            Optional<Problem> problem = number(field, where, texts.get(i), values, i);
+            if (problem.isPresent()) {
+                problems.add(problem.get());
+                return;
+            }
+        }
+        into.put(field.key(), values);
+    }
+
+    private static Optional<Problem> number(Field field, String where, String text, double[] into, int place) {
+        boolean zero = field.kind() != Field.Kind.NUMBER && text.matches("[+-]?0+([.,]0*)?(\\s.*)?");
+        if (zero) {
+            into[place] = 0;
+            return Optional.empty();
+        }
+        Typed typed = Typed.read(where, text, UnitOfMeasure.working(field.dimension()));
+        if (typed instanceof Typed.Refused refused) {
+            return Optional.of(refused.problem());
+        }
+        double value = ((Typed.Accepted) typed).value();
+        if (field.kind() == Field.Kind.COUNT && Math.rint(value) != value) {
+            return Optional.of(new Problem(where, "'" + text + "' is not a whole number", described(field), ""));
+        }
+        into[place] = value;
+        return Optional.empty();
+    }
+
+    private static String described(Field field) {
+        return switch (field.kind()) {
+            case CHOICE -> "one of " + String.join(", ", field.choices());
+            case COUNT -> "a whole number from 0 on";
+            default ->
+                field.dimension().phrase() + ", for example "
+                        + field.dimension().example();
+        };
+    }
+}

@@ -1,0 +1,283 @@
+package org.ysometron.core.method;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.ysometron.core.calculation.Calculations;
+import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.reading.Field;
+import org.ysometron.core.reading.Readings;
+import org.ysometron.core.reading.Sheet;
+
+/** What holds of every method, the one that only the tests have included. */
+class MethodContractTest {
+
+    static List<Method> all() {
+        return Methods.all();
+    }
+
+    private static Readings example(Method method) {
+        return method.data().sheet().read(method.data().example()).readings();
+    }
+
+    private static Map<String, Reduced> results(Method method, Readings readings, Pinned pinned, End end) {
+        Map<String, Reduced> byId = new LinkedHashMap<>();
+        method.results(readings, pinned, end, OptionalDouble.empty())
+                .forEach(one -> byId.put(one.characteristic().id(), one));
+        return byId;
+    }
+
+    /** A class, a file and cases in the tests' own folder are a method: found, computed and checked with no other line. */
+    @Test
+    void aMethodOfTheTestsAloneIsOne() {
+        assertThat(Methods.of("rebound")).isPresent();
+        assertThat(Methods.all()).hasSizeGreaterThan(5);
+        assertThat(Calculations.named("resilience")
+                        .orElseThrow()
+                        .compute(Map.of("back", 100, "drop", "0.5 m"))
+                        .value())
+                .hasValue(0.2);
+        assertThat(Calculations.named("resilience").orElseThrow().inputs())
+                .extracting(input -> input.name())
+                .containsExactly("back", "drop", "end");
+    }
+
+    @ParameterizedTest
+    @MethodSource("all")
+    void itsExampleGivesEachCharacteristicWithItsWorking(Method method) {
+        Map<String, Reduced> results = results(
+                method, example(method), method.data().pinned(), method.data().usualEnd());
+
+        assertThat(results.keySet())
+                .containsExactlyElementsOf(method.data().characteristics().stream()
+                        .map(Characteristic::id)
+                        .toList());
+        results.values().forEach(result -> {
+            assertThat(result.made()).isEqualTo(Reduced.Made.VALUE);
+            assertThat(result.reason()).isEmpty();
+            assertThat(result.working().steps())
+                    .as(result.characteristic().id())
+                    .anySatisfy(step ->
+                            assertThat(step.value()).isEqualTo(result.value().orElseThrow()));
+        });
+    }
+
+    /** Cases lie beside it in the tests, each under a line that says where its figure is from. */
+    @ParameterizedTest
+    @MethodSource("all")
+    void eachCharacteristicHasCasesWithTheirSource(Method method) throws IOException {
+        String name = "/org/ysometron/core/method/" + method.data().id() + ".txt";
+        try (InputStream in = Objects.requireNonNull(MethodContractTest.class.getResourceAsStream(name), name)) {
+            List<String> lines = new String(in.readAllBytes(), StandardCharsets.UTF_8)
+                    .lines()
+                    .toList();
+            assertThat(lines.get(0)).startsWith("# ");
+            for (Characteristic characteristic : method.data().characteristics()) {
+                // What is shown as read has nothing to be worked out.
+                boolean worked = results(
+                                        method,
+                                        example(method),
+                                        method.data().pinned(),
+                                        method.data().usualEnd())
+                                .get(characteristic.id())
+                                .working()
+                                .steps()
+                                .size()
+                        > 1;
+                assertThat(lines.stream().anyMatch(line -> line.startsWith(characteristic.id() + " |")))
+                        .as("%s has a case", characteristic.id())
+                        .isEqualTo(worked || lines.stream().anyMatch(line -> line.startsWith(characteristic.id())));
+            }
+        }
+    }
+
+    /** Whatever its end makes of a figure is what comes out, with the end in words; an end of another method is refused. */
+    @ParameterizedTest
+    @MethodSource("all")
+    void everyEndIsHandled(Method method) {
+        for (End end : End.values()) {
+            Map<String, Reduced.Made> makes = method.data().ends().get(end);
+            if (makes == null) {
+                assertThatThrownBy(() ->
+                                results(method, example(method), method.data().pinned(), end))
+                        .hasMessageContaining(end.key())
+                        .hasMessageContaining(method.data().title());
+                continue;
+            }
+            results(method, example(method), method.data().pinned(), end).forEach((id, result) -> {
+                Reduced.Made made = makes.getOrDefault(id, Reduced.Made.VALUE);
+                assertThat(result.made()).as("%s, %s", id, end).isEqualTo(made);
+                assertThat(result.value().isPresent()).isEqualTo(made != Reduced.Made.NOTHING);
+                assertThat(result.reason()).isEqualTo(made == Reduced.Made.VALUE ? "" : end.words());
+            });
+        }
+    }
+
+    /** What an instrument shows beyond its range is no reading: a bound at its capacity, whatever end was given, void excepted. */
+    @ParameterizedTest
+    @MethodSource("all")
+    void beyondTheCapacityIsABound(Method method) {
+        if (method.data().endedBy().isEmpty()) {
+            return;
+        }
+        String key = method.data().endedBy().get();
+        double half = example(method).number(key) / 2;
+        Map<String, Reduced> full = results(
+                method,
+                example(method).with(key, half),
+                method.data().pinned(),
+                method.data().usualEnd());
+        List<Reduced> limited = method.results(
+                example(method), method.data().pinned(), method.data().usualEnd(), OptionalDouble.of(half));
+        for (Reduced result : limited) {
+            Reduced.Made made = method.data()
+                    .ends()
+                    .get(End.OVER_CAPACITY)
+                    .getOrDefault(result.characteristic().id(), Reduced.Made.VALUE);
+            assertThat(result.made()).isEqualTo(made);
+            assertThat(result.value())
+                    .isEqualTo(full.get(result.characteristic().id()).value());
+        }
+        assertThat(method.results(example(method), method.data().pinned(), End.VOID, OptionalDouble.of(half)))
+                .allMatch(result -> result.made() == Reduced.Made.NOTHING);
+    }
+
+    /**
+     * Every formula is homogeneous: lengths times λ and forces times φ give what the characteristic's own dimension says, whatever
+     * the numbers; a mass hangs as its weight does. (Dimensional analysis; found in any mechanics textbook.)
+     */
+    @ParameterizedTest
+    @MethodSource("all")
+    void itsFormulasAreHomogeneous(Method method) {
+        double length = 1.7;
+        double force = 2.3;
+        Map<String, double[]> scaled = new LinkedHashMap<>();
+        Readings before = example(method);
+        for (Field field : method.data().sheet().fields()) {
+            double[] values = before.all(field.key());
+            if (values.length > 0) {
+                double factor = factor(field.dimension(), length, force);
+                scaled.put(
+                        field.key(),
+                        java.util.Arrays.stream(values).map(x -> x * factor).toArray());
+            }
+        }
+        Pinned pinned = method.data().pinned();
+        for (Map.Entry<String, Pinned.Parameter> parameter :
+                method.data().parameters().entrySet()) {
+            double factor = factor(parameter.getValue().dimension(), length, force);
+            pinned = pinned.with(parameter.getKey(), parameter.getValue().value() * factor);
+        }
+        Map<String, Reduced> first =
+                results(method, before, method.data().pinned(), method.data().usualEnd());
+        results(method, new Readings(scaled, Map.of()), pinned, method.data().usualEnd())
+                .forEach((id, result) -> {
+                    double expected =
+                            Objects.requireNonNull(first.get(id)).value().orElseThrow()
+                                    * factor(result.characteristic().dimension(), length, force);
+                    assertThat(result.value().orElseThrow())
+                            .as(id)
+                            .isCloseTo(expected, within(1e-9 * Math.max(1e-3, Math.abs(expected))));
+                });
+    }
+
+    private static double factor(Dimension dimension, double length, double force) {
+        return switch (dimension) {
+            case LENGTH -> length;
+            case AREA -> length * length;
+            case FORCE, MASS -> force;
+            case STRESS -> force / length / length;
+            case TORQUE, ENERGY -> force * length;
+            case ENERGY_PER_AREA, ENERGY_PER_LENGTH ->
+                dimension == Dimension.ENERGY_PER_AREA ? force / length : force / length;
+            default -> 1;
+        };
+    }
+
+    /** Order of readings does not matter; the name of each field is there for people. */
+    @ParameterizedTest
+    @MethodSource("all")
+    void aSheetCanBeReadByPeople(Method method) {
+        Sheet sheet = method.data().sheet();
+        assertThat(sheet.fields()).extracting(Field::words).doesNotHaveDuplicates();
+        assertThat(method.data().hazards()).allMatch(hazard -> hazard.length() > 10);
+        assertThat(method.data().title()).hasSizeGreaterThan(3);
+        assertThat(method.data().characteristics())
+                .filteredOn(one -> one.better() == Characteristic.Better.MORE)
+                .allSatisfy(one -> assertThat(one.uprightOverFlat().id()).isEqualTo("upright-flat-" + one.id()));
+        Sheet.Taken unknown = sheet.read(Map.of("colour", List.of("red")));
+        assertThat(unknown.problems().get(0).text()).contains("colour: the sheet has no such field");
+        assertThat(Stream.of(End.values()).map(End::key)).doesNotHaveDuplicates();
+    }
+
+    // ---- the file ------------------------------------------------------------------------------------------------
+
+    private static final String GOOD = """
+            id: drop
+            title: a drop
+            standard: none
+            equipment: weights
+            minutes: 2
+            hazards: [Mind your feet below.]
+            designs: [hook]
+            sheet:
+              - {key: height, words: height, dimension: length, role: test}
+            ends:
+              broke: {}
+              void: {all: nothing}
+            characteristics:
+              - {id: fall, title: Fall, dimension: length, digits: 3, better: more, definition: how far it fell}
+            example: {height: 3 mm}
+            """;
+
+    /** Whatever is wrong is said with the file's name and the line. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "minutes: 2 | minutes: two | drop.yaml, line 5: 'two' is not a whole number",
+                "designs: [hook] | designs: [boat] | drop.yaml, line 7: 'boat' is none of tension-bar-4",
+                "dimension: length, role: test | dimension: lenght, role: test | drop.yaml, line 9: 'lenght' is none of length",
+                "broke: {} | burst: {} | drop.yaml, line 11: 'burst' is no end; known are broke-in-gauge",
+                "void: {all: nothing} | void: {rise: nothing} | drop.yaml, line 12: 'rise' is no characteristic of this method",
+                "void: {all: nothing} | void: {all: something} | drop.yaml, line 12: 'something' is none of value",
+                "example: {height: 3 mm} | example: {height: 3 N} | drop.yaml, line 15: the example cannot be read: height: 'N' is a force",
+                "title: a drop | titel: a drop | drop.yaml, line 1: 'title' is missing",
+                "minutes: 2 | minutes: 2, colour: red | drop.yaml, line 5",
+                "digits: 3 | digits: 9 | drop.yaml, line 14: 'fall' has 9 digits",
+                "hazards: [Mind your feet below.] | hazards: [] | drop.yaml, line 6: say what hurts",
+                "key: height, words | key: Height, words | drop.yaml, line 9: a field needs a key in small letters",
+                "minutes: 2 | minutes: [2 | drop.yaml, line"
+            })
+    void aSlipInTheFileIsNamedWithItsLine(String good, String wrong, String said) {
+        assertThat(MethodFile.read("drop.yaml", GOOD).title()).isEqualTo("a drop");
+        assertThatThrownBy(() -> MethodFile.read("drop.yaml", GOOD.replace(good, wrong)))
+                .isInstanceOf(MethodFile.Wrong.class)
+                .hasMessageStartingWith(said);
+    }
+
+    @Test
+    void whatNobodyAskedForIsASlip() {
+        assertThatThrownBy(() -> MethodFile.read("drop.yaml", GOOD + "colour: red\n"))
+                .hasMessage("drop.yaml, line 16: nobody knows what 'colour' is");
+        assertThatThrownBy(() -> MethodFile.read("drop.yaml", GOOD + "minutes: 3\n"))
+                .hasMessageContaining("stands twice");
+        assertThatThrownBy(() -> MethodFile.read("drop.yaml", "")).hasMessage("drop.yaml is empty");
+        assertThat(Method.fileName(ThreePointBending.class)).isEqualTo("three-point-bending.yaml");
+    }
+}

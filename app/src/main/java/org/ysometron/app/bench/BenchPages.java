@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,6 +17,7 @@ import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.make.Histories;
 import org.ysometron.app.make.Orders;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
@@ -42,6 +44,7 @@ class BenchPages {
     private final BeforeBreaking before;
     private final Orders orders;
     private final Lots lots;
+    private final Histories histories;
 
     BenchPages(
             Bench bench,
@@ -50,7 +53,9 @@ class BenchPages {
             EarlierLots earlier,
             BeforeBreaking before,
             Orders orders,
-            Lots lots) {
+            Lots lots,
+            Histories histories) {
+        this.histories = histories;
         this.lots = lots;
         this.orders = orders;
         this.before = before;
@@ -119,27 +124,32 @@ class BenchPages {
         String changed = asked.changed();
         List<SpecimenRecord> records = inOrder(lot, bench.records(lot.id()));
         List<InstrumentView> gauges = instruments.gauges();
-        int measured = (int) records.stream().filter(BenchPages::isMeasured).count();
+        Set<Long> givenUp = histories.givenUp(
+                records.stream().map(record -> record.specimen().id()).toList(), Set.of());
+        List<SpecimenRecord> owed = SpecimenRecord.owed(records, givenUp);
+        int measured = (int) owed.stream().filter(BenchPages::isMeasured).count();
         int broken = (int) records.stream().filter(r -> r.force().isPresent()).count();
         String now = step != null && (step.equals(MEASURE) || step.equals(BREAK))
                 ? step
-                : measured < records.size() ? MEASURE : BREAK;
+                : measured < owed.size() ? MEASURE : BREAK;
         InstrumentView gauge = gauges.stream()
                 .filter(candidate -> candidate.id() == asked.gauge())
                 .findFirst()
                 .orElseGet(() -> usual(lot, records, gauges));
         String unknown = unknown(lot, records, wanted);
-        SpecimenRecord inHand = unknown.isEmpty() ? choose(lot, following(records, asked.after()), now, wanted) : null;
+        SpecimenRecord inHand = unknown.isEmpty()
+                ? choose(lot, following(wanted == null ? owed : records, asked.after()), now, wanted)
+                : null;
         BenchView.@Nullable Hand hand =
                 inHand == null || gauge == null ? null : hand(lot, inHand, now, gauge, gauges, asked.refused());
         List<BenchView.Row> rows = records.stream()
                 .filter(record -> changed == null
                         || record.equals(inHand)
                         || record.specimen().label().equals(changed))
-                .map(record -> row(record, record.equals(inHand)))
+                .map(record -> row(record, record.equals(inHand), !owed.contains(record)))
                 .toList();
         return new BenchView(
-                now, gauge == null ? 0 : gauge.id(), gauges, hand, rows, measured, broken, records.size(), unknown);
+                now, gauge == null ? 0 : gauge.id(), gauges, hand, rows, measured, broken, owed.size(), unknown);
     }
 
     /**
@@ -159,7 +169,7 @@ class BenchPages {
                 "",
                 List.of(),
                 true);
-        return new BenchView(MEASURE, gaugeId, List.of(), hand, List.of(row(record, true)), 0, 0, 0, "");
+        return new BenchView(MEASURE, gaugeId, List.of(), hand, List.of(row(record, true, false)), 0, 0, 0, "");
     }
 
     @Transactional(readOnly = true)
@@ -472,7 +482,7 @@ class BenchPages {
 
     // ---- the list ----------------------------------------------------------------------------------------------
 
-    private static BenchView.Row row(SpecimenRecord record, boolean inHand) {
+    private static BenchView.Row row(SpecimenRecord record, boolean inHand, boolean givenUp) {
         Optional<Result> strength = record.strength();
         List<String> notes = strength.map(Result::notes)
                 .orElseGet(() -> record.section().map(Section::notes).orElse(List.of()));
@@ -490,7 +500,7 @@ class BenchPages {
                 record.force()
                         .map(ReadingView::outcome)
                         .map(outcome -> outcome.words())
-                        .orElse(""),
+                        .orElse(givenUp ? "given up" : ""),
                 stress,
                 strength.map(result -> result.kind().name()).orElse(""),
                 notes,

@@ -20,6 +20,7 @@ import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.make.Chambers;
 import org.ysometron.app.make.Climates;
+import org.ysometron.app.make.Histories;
 import org.ysometron.app.make.Marks;
 import org.ysometron.app.plan.Progress;
 import org.ysometron.app.store.PageMemory;
@@ -40,6 +41,7 @@ class LotProgress implements Progress {
     private final Chambers chambers;
     private final Climates climates;
     private final Marks marks;
+    private final Histories histories;
 
     LotProgress(
             PageMemory memory,
@@ -49,7 +51,9 @@ class LotProgress implements Progress {
             MaterialStates states,
             Chambers chambers,
             Climates climates,
-            Marks marks) {
+            Marks marks,
+            Histories histories) {
+        this.histories = histories;
         this.memory = memory;
         this.lots = lots;
         this.sizes = sizes;
@@ -80,6 +84,15 @@ class LotProgress implements Progress {
         Set<Long> tested = new HashSet<>();
         sizes.of(ids).forEach(size -> measured.add(size.specimenId()));
         tested.addAll(readings.broken(ids));
+        // Nobody waits for one that was given up.
+        Set<Long> givenUp = histories.givenUp(
+                byLot.values().stream()
+                        .flatMap(List::stream)
+                        .map(SpecimenView::id)
+                        .toList(),
+                Set.of());
+        measured.addAll(givenUp);
+        tested.addAll(givenUp);
         Map<Long, List<Marks.MarkView>> marked = marks.of(byLot.values().stream()
                 .flatMap(List::stream)
                 .map(SpecimenView::id)

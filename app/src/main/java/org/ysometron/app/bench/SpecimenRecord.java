@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.core.dimension.Section;
 import org.ysometron.core.method.Outcome;
@@ -30,6 +31,14 @@ public record SpecimenRecord(SpecimenView specimen, List<ReadingView> readings) 
         return live(quantity).stream()
                 .filter(reading -> reading.place() == place)
                 .findFirst();
+    }
+
+    /** Those that have their result or are still to have one: nobody waits for what was given up. */
+    public static List<SpecimenRecord> owed(List<SpecimenRecord> records, Set<Long> givenUp) {
+        return records.stream()
+                .filter(record -> record.force().isPresent()
+                        || !givenUp.contains(record.specimen().id()))
+                .toList();
     }
 
     /** The force that counts. */

@@ -138,12 +138,16 @@ class LotVerdicts {
     }
 
     private Sets sets(LotView lot, List<SpecimenRecord> records, List<TakenOut.Change> undone) {
-        Map<Long, String> states = histories.states(
-                records.stream().map(SpecimenRecord::specimen).toList(),
-                undone.stream().map(TakenOut.Change::rework).collect(Collectors.toSet()));
+        Set<Long> without = undone.stream().map(TakenOut.Change::rework).collect(Collectors.toSet());
+        Map<Long, String> states =
+                histories.states(records.stream().map(SpecimenRecord::specimen).toList(), without);
+        Set<Long> givenUp = histories.givenUp(
+                records.stream().map(record -> record.specimen().id()).toList(), without);
+        // Should one that was given up turn up and be tested, its result counts as any other.
+        List<SpecimenRecord> owed = SpecimenRecord.owed(records, givenUp);
         return new Sets(
                 LotEvidence.of(
-                        records,
+                        owed,
                         provisionals.reasons(lot, records),
                         states,
                         Rounds.of(records, remedies.of(List.of(lot.id())))),

@@ -62,6 +62,35 @@ class TakenOut {
                         rework.id()));
             }
         }
+        changes.addAll(givenUp(records, known));
+        return changes;
+    }
+
+    /** Specimens that were given up when results beside them were known: n is smaller than was fixed. */
+    private List<Change> givenUp(List<SpecimenRecord> records, Map<Long, Instant> known) {
+        Map<Long, SpecimenRecord> waiting = new HashMap<>();
+        records.stream()
+                .filter(record -> record.force().isEmpty())
+                .forEach(record -> waiting.put(record.specimen().id(), record));
+        List<Change> changes = new ArrayList<>();
+        for (Histories.Entry entry : histories.entries(waiting.keySet())) {
+            SpecimenRecord record = waiting.get(entry.specimenId());
+            boolean late = record != null
+                    && entry.kind().givesUp()
+                    && records.stream()
+                            .filter(other -> other.specimen()
+                                    .conditions()
+                                    .equals(record.specimen().conditions()))
+                            .map(other -> known.get(other.specimen().id()))
+                            .anyMatch(at -> at != null && entry.enteredAt().isAfter(at));
+            if (late) {
+                changes.add(new Change(
+                        "rework-" + entry.id(),
+                        label(records, entry.specimenId()) + " was given up by " + entry.by()
+                                + " after results beside it were known" + because(entry.cause(), entry.note()) + ".",
+                        entry.id()));
+            }
+        }
         return changes;
     }
 

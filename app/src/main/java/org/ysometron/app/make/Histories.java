@@ -48,7 +48,9 @@ public class Histories {
         NOTCHED("notched", true, false),
         RECUT("thread cut again", false, true),
         FLATTENED("flattened by heat", true, true),
-        LOADED("loaded before", false, true);
+        LOADED("loaded before", false, true),
+        /** Lost, warped or broken before its test: nobody waits for it any more. */
+        GIVEN_UP("given up, will not be tested", false, false);
 
         private final String words;
         private final boolean changesSize;
@@ -68,6 +70,11 @@ public class Histories {
         /** Whether the specimen is to be measured after it. */
         public boolean changesSize() {
             return changesSize;
+        }
+
+        /** Whether no result is to come. */
+        public boolean givesUp() {
+            return this == GIVEN_UP;
         }
 
         /** Whether its result is kept apart from those of specimens without it. */
@@ -119,6 +126,9 @@ public class Histories {
             if (at.isBefore(specimen.madeAt().truncatedTo(ChronoUnit.MINUTES))) {
                 throw new Refusal("doneAt", specimen.label() + " was not made yet at that time.");
             }
+            if (kind.givesUp()) {
+                givenUp(lot, specimen, cause, note);
+            }
             if (kind.tellsApart() && results.known(List.of(specimen.id())).containsKey(specimen.id())) {
                 // What takes a result out of a figure once it is known is explained, and looked at by somebody else.
                 if (cause == null) {
@@ -138,6 +148,33 @@ public class Histories {
             row.enteredAt = clock.instant();
             reworks.save(row);
         }
+    }
+
+    /** How many are tested was fixed when they were written down: giving one up once results are known is explained. */
+    private void givenUp(LotView lot, SpecimenView specimen, @Nullable Cause cause, String note) {
+        if (results.known(List.of(specimen.id())).containsKey(specimen.id())) {
+            throw new Refusal(
+                    "rework",
+                    specimen.label() + " has its result: what was wrong with it is said where it was tested.");
+        }
+        Reasons.require("note", note, "What became of it", 200);
+        Set<Long> others = lots.specimens(lot.id()).stream()
+                .filter(other -> other.conditions().equals(specimen.conditions()))
+                .map(SpecimenView::id)
+                .collect(java.util.stream.Collectors.toSet());
+        if (cause == null && !results.known(others).isEmpty()) {
+            throw new Refusal(
+                    "cause", "Results beside " + specimen.label() + " are known already: choose why it is given up.");
+        }
+    }
+
+    /** Which of these specimens were given up, as if some of the work had not been written down. */
+    @Transactional(readOnly = true)
+    public Set<Long> givenUp(Collection<Long> specimens, Set<Long> without) {
+        return reworks.findBySpecimenIdInOrderById(specimens).stream()
+                .filter(row -> row.kind.givesUp() && !without.contains(row.id))
+                .map(row -> row.specimenId)
+                .collect(java.util.stream.Collectors.toSet());
     }
 
     /** All work on a lot's specimens. */

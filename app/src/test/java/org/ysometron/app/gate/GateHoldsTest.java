@@ -561,6 +561,52 @@ class GateHoldsTest extends DemoSite {
                 .contains("over 2 planned looks");
     }
 
+    private org.springframework.test.web.servlet.ResultActions giveUp(
+            LotView lot, String specimens, String cause, String note) throws Exception {
+        return http.perform(post("/lots/" + lot.code() + "/make/rework")
+                .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
+                .with(csrf())
+                .param("reworked", specimens)
+                .param("kind", "GIVEN_UP")
+                .param("doneAt", java.time.LocalDateTime.now().withNano(0).toString())
+                .param("note", note)
+                .param("cause", cause));
+    }
+
+    /** M73: one lost before any result is owed by nobody; one given up afterwards makes n smaller than was fixed, and is looked at. */
+    @Test
+    void m73WhatWasGivenUpIsSaid() throws Exception {
+        LotView lot = testLots.lot();
+        giveUp(lot, "ZX1", "", "")
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("What became")));
+        giveUp(lot, "ZX1", "", "Fell behind the printer.").andExpect(status().is3xxRedirection());
+        http.perform(get("/lots/" + lot.code() + "/bench").with(RELEASE))
+                .andExpect(content().string(containsString("given up")));
+        testLots.set(lot, Orientation.ZX, 3);
+        for (int i = 2; i <= 6; i++) {
+            broken(lot, "ZX" + i, 450 + i, testLots.gauge("bench load cell"));
+        }
+        assertThat(upright(lot).judgement().reason()).startsWith("2 of the specimens made for it are not tested yet");
+        giveUp(lot, "ZX6", "HANDLING", "Bent.").andExpect(content().string(containsString("has its result")));
+        giveUp(lot, "ZX7 ZX8", "", "Warped off the plate.")
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("choose why it is given up")))
+                .andExpect(content().string(containsString("Warped off the plate.")));
+        giveUp(lot, "ZX7 ZX8", "SEEN_DEFECT", "Warped off the plate.").andExpect(status().is3xxRedirection());
+
+        assertThat(upright(lot).judgement().verdict()).isEqualTo(Verdict.SUPPORTED);
+        List<Block> taken = of(lot, Block.Kind.TAKEN_OUT);
+        assertThat(taken).hasSize(2).first().satisfies(block -> assertThat(block.what())
+                .startsWith("ZX7 was given up by bench after results beside it were known (")
+                .contains("Warped off the plate.)")
+                .contains("As first entered: Tensile strength", "would be open"));
+        // Whatever turns up again and is tested counts as any other.
+        broken(lot, "ZX7", 455, testLots.gauge("bench load cell"));
+        assertThat(upright(lot).judgement().n()).isEqualTo(6);
+        assertThat(of(lot, Block.Kind.TAKEN_OUT)).hasSize(1);
+    }
+
     /** Values that are alike in each of two set-ups, one of them beside a specimen that did not break: every page opens. */
     @Test
     void alikeValuesOpenEveryPage() throws Exception {

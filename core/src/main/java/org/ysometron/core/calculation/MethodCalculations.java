@@ -120,7 +120,8 @@ final class MethodCalculations {
                 .findFirst()
                 .orElseThrow();
         Map<String, Object> more = result.reason().isEmpty() ? Map.of() : Map.of("reason", result.reason());
-        return new Answer(result.value(), characteristic.unit(), result.made().key(), more, result.working());
+        return new Answer(result.value(), characteristic.unit(), result.made().key(), more, result.working())
+                .withIfPresent("upper", result.upper());
     }
 
     private static Readings readings(MethodData data, Case given) {

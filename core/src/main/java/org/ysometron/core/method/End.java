@@ -30,6 +30,8 @@ public enum End {
     THIS_PART_FAILED("this part failed"),
     OTHER_PART_FAILED("the other part failed"),
     HELD_TO_THE_END("held to the end"),
+    /** By the criterion that is pinned. */
+    MOVED("moved"),
     BROKE_BETWEEN_READINGS("broke between two readings"),
     /** With a cause. */
     VOID("void");

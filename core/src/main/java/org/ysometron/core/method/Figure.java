@@ -7,20 +7,33 @@ import org.ysometron.core.working.Working;
  * What a method's arithmetic makes of a specimen's readings, before it is asked how the test ended.
  *
  * @param value in the characteristic's unit; empty where there is none
+ * @param upper where all that is known is that it lies between the value and this, which is above it; else empty
  * @param reason why there is none; empty where there is one
  * @param working the steps that lead to it
  */
-public record Figure(OptionalDouble value, String reason, Working working) {
+public record Figure(OptionalDouble value, OptionalDouble upper, String reason, Working working) {
 
     /** A figure. */
     public static Figure of(double value, Working working) {
         return Double.isFinite(value)
-                ? new Figure(OptionalDouble.of(value), "", working)
+                ? new Figure(OptionalDouble.of(value), OptionalDouble.empty(), "", working)
                 : none("these readings lead to no finite figure", working);
+    }
+
+    /**
+     * All that is known: above the one and not above the other.
+     *
+     * @throws IllegalArgumentException when the upper does not lie above the lower
+     */
+    public static Figure between(double lower, double upper, Working working) {
+        if (!(upper > lower)) {
+            throw new IllegalArgumentException("what held lies below what did not, got " + lower + " and " + upper);
+        }
+        return new Figure(OptionalDouble.of(lower), OptionalDouble.of(upper), "", working);
     }
 
     /** None, and why. */
     public static Figure none(String reason, Working working) {
-        return new Figure(OptionalDouble.empty(), reason, working);
+        return new Figure(OptionalDouble.empty(), OptionalDouble.empty(), reason, working);
     }
 }

@@ -10,6 +10,7 @@ import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.reading.Readings;
 import org.ysometron.core.working.Figures;
 import org.ysometron.core.working.Step;
+import org.ysometron.core.working.Working;
 
 /**
  * A test method: one class with the arithmetic, one file beside it with everything else. The file bears the class's name in small
@@ -70,23 +71,21 @@ public abstract class Method {
         return results;
     }
 
-    private static Reduced judged(Characteristic characteristic, Figure figure, Reduced.Made made, End end) {
+    private static Reduced judged(Characteristic characteristic, Figure figure, Reduced.Made makes, End end) {
+        OptionalDouble none = OptionalDouble.empty();
         if (figure.value().isEmpty()) {
-            return new Reduced(
-                    characteristic,
-                    Reduced.Made.NOTHING,
-                    OptionalDouble.empty(),
-                    figure.reason(),
-                    figure.working().then(Step.note("no figure", figure.reason())));
+            Working working = figure.working().then(Step.note("no figure", figure.reason()));
+            return new Reduced(characteristic, Reduced.Made.NOTHING, none, none, figure.reason(), working);
         }
+        boolean whole = makes == Reduced.Made.VALUE;
+        Reduced.Made made = whole && figure.upper().isPresent() ? Reduced.Made.BETWEEN : makes;
         return new Reduced(
                 characteristic,
                 made,
-                made == Reduced.Made.NOTHING ? OptionalDouble.empty() : figure.value(),
-                made == Reduced.Made.VALUE ? "" : end.words(),
-                made == Reduced.Made.VALUE
-                        ? figure.working()
-                        : figure.working().then(Step.note(end.words(), made.words())));
+                made == Reduced.Made.NOTHING ? none : figure.value(),
+                made == Reduced.Made.BETWEEN ? figure.upper() : none,
+                whole ? "" : end.words(),
+                whole ? figure.working() : figure.working().then(Step.note(end.words(), made.words())));
     }
 
     /** One step with its numbers shown. */

@@ -189,6 +189,9 @@ final class MethodFile {
             Map<String, Reduced.Made> makes = new LinkedHashMap<>();
             map(value).each((id, made) -> {
                 Reduced.Made what = word(made, text(made), Reduced.Made.class);
+                if (what == Reduced.Made.BETWEEN) {
+                    throw wrong(made, "an interval is worked out by the method; an end makes none");
+                }
                 List<String> known =
                         characteristics.stream().map(Characteristic::id).toList();
                 if (text(id).equals("all")) {

@@ -9,11 +9,18 @@ import org.ysometron.core.working.Working;
  *
  * @param characteristic which
  * @param made what the test's end makes of the figure
- * @param value in the characteristic's unit; empty where {@code made} is nothing
+ * @param value in the characteristic's unit; of an interval its lower end; empty where {@code made} is nothing
+ * @param upper upper end of an interval; empty for all else
  * @param reason why it is a bound or nothing; empty for a value
  * @param working the steps
  */
-public record Reduced(Characteristic characteristic, Made made, OptionalDouble value, String reason, Working working) {
+public record Reduced(
+        Characteristic characteristic,
+        Made made,
+        OptionalDouble value,
+        OptionalDouble upper,
+        String reason,
+        Working working) {
 
     /** What an end makes of a figure. */
     public enum Made {
@@ -23,6 +30,8 @@ public record Reduced(Characteristic characteristic, Made made, OptionalDouble v
         AT_LEAST("at-least", "a lower bound"),
         /** An upper bound. */
         AT_MOST("at-most", "an upper bound"),
+        /** Above one figure and not above another: a step was held, the next was not. */
+        BETWEEN("between", "an interval"),
         /** Nothing that could be used. */
         NOTHING("nothing", "not counted");
 

@@ -102,7 +102,7 @@ class LotVerdicts {
                 .ifPresent(blocks::add));
         details.forEach(detail ->
                 detail.others().forEach(other -> against(detail, other).ifPresent(blocks::add)));
-        return new Found(details, blocks.stream().distinct().toList(), notices(lot));
+        return new Found(details, blocks.stream().distinct().toList(), notices(lot, records));
     }
 
     /** Every claim judged anew, with the working. */
@@ -567,7 +567,7 @@ class LotVerdicts {
                 : Optional.empty();
     }
 
-    private List<String> notices(LotView lot) {
+    private List<String> notices(LotView lot, List<SpecimenRecord> records) {
         List<String> notices = new ArrayList<>();
         for (Remedies.RemedyView remedy : remedies.of(List.of(lot.id()))) {
             notices.add(remedy.kind().words() + ", ordered by " + remedy.by() + ": " + remedy.reason()
@@ -579,6 +579,7 @@ class LotVerdicts {
                             : "") + ".");
         }
         notices.addAll(lots.furtherLooks(lot.id()));
+        notices.addAll(takenOut.givenUpBefore(records));
         bench.outOfCalibration(List.of(lot)).getOrDefault(lot.id(), Set.of()).stream()
                 .filter(out -> !out.blocks())
                 .forEach(out ->

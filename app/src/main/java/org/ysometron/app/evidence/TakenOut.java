@@ -7,6 +7,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.bench.ReadingView;
@@ -35,10 +37,7 @@ class TakenOut {
 
     List<Change> of(LotView lot, List<SpecimenRecord> records) {
         List<Change> changes = new ArrayList<>();
-        Map<Long, Instant> known = new HashMap<>();
-        for (SpecimenRecord record : records) {
-            firstForce(record).ifPresent(at -> known.put(record.specimen().id(), at));
-        }
+        Map<Long, Instant> known = known(records);
         for (SpecimenRecord record : records) {
             Instant at = known.get(record.specimen().id());
             if (at == null) {
@@ -94,6 +93,29 @@ class TakenOut {
         return changes;
     }
 
+    /** Specimens that were given up before any result beside them was known: n is what is left, and how it came to be is told. */
+    List<String> givenUpBefore(List<SpecimenRecord> records) {
+        Set<Long> late =
+                givenUp(records, known(records)).stream().map(Change::rework).collect(Collectors.toSet());
+        Set<Long> waiting = records.stream()
+                .filter(record -> record.force().isEmpty())
+                .map(record -> record.specimen().id())
+                .collect(Collectors.toSet());
+        return histories.entries(waiting).stream()
+                .filter(entry -> entry.kind().givesUp() && !late.contains(entry.id()))
+                .map(entry -> label(records, entry.specimenId()) + " was given up by " + entry.by() + " before its test"
+                        + because(entry.cause(), entry.note()) + ".")
+                .toList();
+    }
+
+    private static Map<Long, Instant> known(List<SpecimenRecord> records) {
+        Map<Long, Instant> known = new HashMap<>();
+        for (SpecimenRecord record : records) {
+            firstForce(record).ifPresent(at -> known.put(record.specimen().id(), at));
+        }
+        return known;
+    }
+
     private static Change corrected(SpecimenRecord record, ReadingView reading) {
         String before = record.readings().stream()
                 .filter(other -> reading.replaces() != null && other.id() == reading.replaces())
@@ -114,7 +136,7 @@ class TakenOut {
     private static String because(String cause, String words) {
         return cause.isEmpty() && words.isEmpty()
                 ? ", without a cause"
-                : " (" + cause + (cause.isEmpty() || words.isEmpty() ? "" : ": ") + words + ")";
+                : " (" + cause + (cause.isEmpty() || words.isEmpty() ? "" : ": ") + words.replaceAll("[.]$", "") + ")";
     }
 
     private static String label(List<SpecimenRecord> records, long specimenId) {

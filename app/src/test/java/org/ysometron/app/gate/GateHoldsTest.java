@@ -599,8 +599,10 @@ class GateHoldsTest extends DemoSite {
         List<Block> taken = of(lot, Block.Kind.TAKEN_OUT);
         assertThat(taken).hasSize(2).first().satisfies(block -> assertThat(block.what())
                 .startsWith("ZX7 was given up by bench after results beside it were known (")
-                .contains("Warped off the plate.)")
+                .contains("Warped off the plate)")
                 .contains("As first entered: Tensile strength", "would be open"));
+        assertThat(judgements.whole(lot).notices())
+                .contains("ZX1 was given up by bench before its test (Fell behind the printer).");
         // Whatever turns up again and is tested counts as any other.
         broken(lot, "ZX7", 455, testLots.gauge("bench load cell"));
         assertThat(upright(lot).judgement().n()).isEqualTo(6);

@@ -274,7 +274,7 @@ class IntakeTest extends DemoSite {
         }
         http.perform(record(measured, "HAND_DIAMETER", Map.of("places", places.toString())))
                 .andExpect(status().is3xxRedirection());
-        assertThat(page(measured, "/evidence")).contains("part (99.9 % of all)", "claimed between 1.7 and 1.8 mm");
+        assertThat(page(measured, "/evidence")).contains("place (99.9 % of all)", "claimed between 1.7 and 1.8 mm");
         // Where two diameters were taken at each place the ovality is verified as well; where one was, there is none.
         assertThat(material.of(measured))
                 .filteredOn(found -> found.property() == Property.FILAMENT_OVALITY)

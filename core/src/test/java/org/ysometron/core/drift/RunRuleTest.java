@@ -133,6 +133,22 @@ class RunRuleTest {
         }
     }
 
+    /** Points farther out than any zone, on either side: what comes behind them climbs or falls as it does. */
+    @Test
+    void farOutTheDirectionIsKnown() {
+        for (double far : new double[] {5, 9, 5000, 1e7, 1e12}) {
+            double[] values = {-far, -0.5, 0.2, 0.6, 0.9, 1.5, far, 3.9, 2.2, 1.4, 0.3, -0.2, -far, -0.1};
+            assertThat(RunRule.signals(values, 0, 1, EnumSet.of(RunRule.SIX_CLIMBING_OR_FALLING)))
+                    .as("%s", far)
+                    .extracting(Signal::last, signal -> signal.last() - signal.first() + 1, Signal::side)
+                    .containsExactly(
+                            org.assertj.core.groups.Tuple.tuple(5, 6, Signal.Side.ABOVE),
+                            org.assertj.core.groups.Tuple.tuple(6, 7, Signal.Side.ABOVE),
+                            org.assertj.core.groups.Tuple.tuple(11, 6, Signal.Side.BELOW),
+                            org.assertj.core.groups.Tuple.tuple(12, 7, Signal.Side.BELOW));
+        }
+    }
+
     /** A signal says the side it lies on or heads for, also right after a pattern on the other side. */
     @Test
     void aSignalSaysItsSide() {

@@ -25,25 +25,16 @@ public final class Calculations {
 
     private Calculations() {}
 
-    /** Those of the methods, whose files are read only when somebody asks for one of them or for all. */
-    private static final class OfMethods {
-
-        private static final List<Calculation> ALL = MethodCalculations.all();
-    }
-
     /** All of them: those listed here in the order of the job, then those of the methods. */
     public static List<Calculation> all() {
-        return Stream.concat(LISTED.stream(), OfMethods.ALL.stream()).toList();
+        return Stream.concat(LISTED.stream(), MethodCalculations.all().stream()).toList();
     }
 
-    /** The one with this name. */
+    /** The one with this name; of the methods' files only those that name it are read. */
     public static Optional<Calculation> named(String name) {
-        return in(LISTED, name).or(() -> in(OfMethods.ALL, name));
-    }
-
-    private static Optional<Calculation> in(List<Calculation> some, String name) {
-        return some.stream()
+        return LISTED.stream()
                 .filter(calculation -> calculation.name().equals(name))
-                .findFirst();
+                .findFirst()
+                .or(() -> MethodCalculations.named(name));
     }
 }

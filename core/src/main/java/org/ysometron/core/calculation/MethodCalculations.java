@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.ysometron.core.calculation.Input.Kind;
 import org.ysometron.core.characteristic.Characteristic;
@@ -32,6 +33,13 @@ final class MethodCalculations {
         return Methods.all().stream()
                 .flatMap(method -> method.data().characteristics().stream().map(one -> of(method, one)))
                 .toList();
+    }
+
+    static Optional<Calculation> named(String name) {
+        return Methods.giving(name).flatMap(method -> method.data().characteristics().stream()
+                .filter(one -> one.id().equals(name))
+                .findFirst()
+                .map(one -> of(method, one)));
     }
 
     private static Calculation of(Method method, Characteristic characteristic) {

@@ -49,12 +49,16 @@ final class MethodFile {
     }
 
     static MethodData beside(Class<?> method) {
+        return read(Method.fileName(method), textBeside(method));
+    }
+
+    static String textBeside(Class<?> method) {
         String name = Method.fileName(method);
         try (InputStream in = method.getResourceAsStream(name)) {
             if (in == null) {
                 throw new Wrong(name + " is missing beside " + method.getName());
             }
-            return read(name, new String(in.readAllBytes(), StandardCharsets.UTF_8));
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -11,20 +11,38 @@ import java.util.ServiceLoader;
  */
 public final class Methods {
 
-    private static final List<Method> ALL = ServiceLoader.load(Method.class, Methods.class.getClassLoader()).stream()
-            .map(ServiceLoader.Provider::get)
-            .sorted(Comparator.comparing(method -> method.data().id()))
-            .toList();
+    private static final List<ServiceLoader.Provider<Method>> FOUND =
+            ServiceLoader.load(Method.class, Methods.class.getClassLoader()).stream()
+                    .toList();
 
     private Methods() {}
 
+    /** Read when somebody asks for all. */
+    private static final class Read {
+
+        private static final List<Method> ALL = FOUND.stream()
+                .map(ServiceLoader.Provider::get)
+                .sorted(Comparator.comparing(method -> method.data().id()))
+                .toList();
+    }
+
     /** All of them by their ids. */
     public static List<Method> all() {
-        return ALL;
+        return Read.ALL;
     }
 
     /** The one of this id. */
     public static Optional<Method> of(String id) {
-        return ALL.stream().filter(method -> method.data().id().equals(id)).findFirst();
+        return all().stream().filter(method -> method.data().id().equals(id)).findFirst();
+    }
+
+    /** The one that gives this characteristic; no file is read but those that name it. */
+    public static Optional<Method> giving(String characteristic) {
+        return FOUND.stream()
+                .filter(provider -> MethodFile.textBeside(provider.type()).contains(characteristic))
+                .map(ServiceLoader.Provider::get)
+                .filter(method -> method.data().characteristics().stream()
+                        .anyMatch(one -> one.id().equals(characteristic)))
+                .findFirst();
     }
 }

@@ -78,6 +78,20 @@ class ArchitectureTest {
     }
 
     @Test
+    void noMethodIsNamedOutsideItsRoom() {
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("org.ysometron.app.demo")
+                .should()
+                .dependOnClassesThat(com.tngtech.archunit.base.DescribedPredicate.describe(
+                        "are one of the methods",
+                        one -> one.isAssignableTo(org.ysometron.core.method.Method.class)
+                                && !one.isEquivalentTo(org.ysometron.core.method.Method.class)))
+                .because("pages go by a method's data, so that the next one needs no line here: ask Methods")
+                .check(APP);
+    }
+
+    @Test
     void noPackageIsNamedForNothing() {
         noClasses()
                 .should()

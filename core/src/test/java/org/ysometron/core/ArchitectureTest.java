@@ -24,6 +24,7 @@ import javax.tools.JavaCompiler;
 import javax.tools.StandardJavaFileManager;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
+import org.ysometron.core.method.Method;
 
 /** The law of the core. Each message names the breach, both ends and the remedy. */
 class ArchitectureTest {
@@ -82,6 +83,20 @@ class ArchitectureTest {
                 .should()
                 .beFreeOfCycles()
                 .because("each room must be readable alone; move the shared type to the lower room")
+                .check(CORE);
+    }
+
+    @Test
+    void noMethodIsNamedOutsideItsRoom() {
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("org.ysometron.core.method")
+                .should()
+                .dependOnClassesThat(com.tngtech.archunit.base.DescribedPredicate.describe(
+                        "are one of the methods",
+                        one -> one.isAssignableTo(Method.class) && !one.isEquivalentTo(Method.class)))
+                .because(
+                        "whatever offers methods goes by their data, so that the next one needs no line here: ask Methods")
                 .check(CORE);
     }
 

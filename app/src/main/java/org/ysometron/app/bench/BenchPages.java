@@ -138,7 +138,8 @@ class BenchPages {
                 .orElseGet(() -> usual(lot, records, gauges));
         String unknown = unknown(lot, records, wanted);
         SpecimenRecord inHand = unknown.isEmpty()
-                ? choose(lot, following(wanted == null ? owed : records, asked.after()), now, wanted)
+                ? choose(
+                        lot, following(wanted == null || wanted.isBlank() ? owed : records, asked.after()), now, wanted)
                 : null;
         BenchView.@Nullable Hand hand =
                 inHand == null || gauge == null ? null : hand(lot, inHand, now, gauge, gauges, asked.refused());

@@ -84,15 +84,12 @@ class LotProgress implements Progress {
         Set<Long> tested = new HashSet<>();
         sizes.of(ids).forEach(size -> measured.add(size.specimenId()));
         tested.addAll(readings.broken(ids));
-        // Nobody waits for one that was given up.
         Set<Long> givenUp = histories.givenUp(
                 byLot.values().stream()
                         .flatMap(List::stream)
                         .map(SpecimenView::id)
                         .toList(),
                 Set.of());
-        measured.addAll(givenUp);
-        tested.addAll(givenUp);
         Map<Long, List<Marks.MarkView>> marked = marks.of(byLot.values().stream()
                 .flatMap(List::stream)
                 .map(SpecimenView::id)
@@ -106,7 +103,16 @@ class LotProgress implements Progress {
             List<SpecimenView> own = byLot.getOrDefault(lot.id(), List.of());
             done.put(
                     lot.id(),
-                    done(lot, own, dry.getOrDefault(lot.id(), true), measured, tested, marked, treated, ready));
+                    done(
+                            lot,
+                            own,
+                            dry.getOrDefault(lot.id(), true),
+                            measured,
+                            tested,
+                            givenUp,
+                            marked,
+                            treated,
+                            ready));
         }
         return done;
     }
@@ -117,6 +123,7 @@ class LotProgress implements Progress {
             boolean dry,
             Set<Long> measured,
             Set<Long> broken,
+            Set<Long> givenUp,
             Map<Long, List<Marks.MarkView>> marked,
             Map<Long, List<Chambers.ChamberView>> treated,
             Map<Long, LocalDateTime> ready) {
@@ -139,7 +146,7 @@ class LotProgress implements Progress {
                         "take out of " + run.chamber() + ", " + run.treatment().title(), run.endsAt()));
             }
         }
-        return new Done(dry, measured, tested, begun, ready, events);
+        return new Done(dry, measured, tested, givenUp, begun, ready, events);
     }
 
     /** The next day on which tests under way are to be read. */

@@ -127,6 +127,10 @@ public class Histories {
                 throw new Refusal("doneAt", specimen.label() + " was not made yet at that time.");
             }
             if (kind.givesUp()) {
+                // Sent twice, or by two people: it is given up once.
+                if (!givenUp(List.of(specimen.id()), Set.of()).isEmpty()) {
+                    continue;
+                }
                 givenUp(lot, specimen, cause, note);
             }
             if (kind.tellsApart() && results.known(List.of(specimen.id())).containsKey(specimen.id())) {

@@ -321,6 +321,7 @@ public class Calendar {
             Progress.Done done) {
         List<SpecimenView> own = specimens.stream()
                 .filter(specimen -> specimen.conditions().equals(test.conditions()))
+                .filter(specimen -> done.countsOn(specimen.id()))
                 .toList();
         int missing = Math.max(0, test.n() - own.size());
         long minutes =

@@ -215,6 +215,7 @@ class LotPlanController {
             Plans.Line line = lines.get(i);
             List<SpecimenView> own = specimens.stream()
                     .filter(s -> s.conditions().equals(line.test().conditions()))
+                    .filter(s -> done.countsOn(s.id()))
                     .toList();
             rows.add(new Done(
                     view.lines().get(i),

@@ -593,7 +593,10 @@ class GateHoldsTest extends DemoSite {
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("choose why it is given up")))
                 .andExpect(content().string(containsString("Warped off the plate.")));
-        giveUp(lot, "ZX7 ZX8", "SEEN_DEFECT", "Warped off the plate.").andExpect(status().is3xxRedirection());
+        // Sent twice it is given up once.
+        for (int sent = 0; sent < 2; sent++) {
+            giveUp(lot, "ZX7 ZX8", "SEEN_DEFECT", "Warped off the plate.").andExpect(status().is3xxRedirection());
+        }
 
         assertThat(upright(lot).judgement().verdict()).isEqualTo(Verdict.SUPPORTED);
         List<Block> taken = of(lot, Block.Kind.TAKEN_OUT);
@@ -700,6 +703,25 @@ class GateHoldsTest extends DemoSite {
                 .contains("load of a part XY, 0 of 2"));
         testLots.withoutHooks(lot);
         assertThat(decisions.blocks(lot)).isEmpty();
+    }
+
+    /** M54: what is given up is not done: who gives all of a line up has not tested it, and leaving it out is judgement's. */
+    @Test
+    void m54GivingUpIsNotTesting() throws Exception {
+        LotView lot = testLots.bare();
+        testLots.withoutHooks(lot);
+        testLots.set(lot, Orientation.XY, 5);
+        testLots.set(lot, Orientation.ZX, 5);
+        testLots.test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
+        giveUp(lot, "ZX1 ZX2 ZX3 ZX4 ZX5", "", "Spoiled by a power cut.").andExpect(status().is3xxRedirection());
+
+        assertThat(of(lot, Block.Kind.PLAN_LINE)).singleElement().satisfies(block -> assertThat(block.what())
+                .contains("ZX, 0 of 5"));
+        // The lot's plan asks for others in their place.
+        http.perform(get("/lots/" + lot.code() + "/plan").with(RELEASE)).andExpect(status().isOk());
+        // An empty label at the bench takes none of them in hand.
+        http.perform(get("/lots/" + lot.code() + "/bench").param("specimen", "").with(RELEASE))
+                .andExpect(content().string(containsString("Every specimen is broken")));
     }
 
     /** A correction's target is the stored reading; a form that claims otherwise changes nothing of another specimen. */

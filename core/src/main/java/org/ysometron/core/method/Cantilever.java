@@ -13,15 +13,12 @@ import org.ysometron.core.working.Working;
 @AutoService(Method.class)
 public final class Cantilever extends Method {
 
-    private static final double G = 9.80665;
-    private static final double G_PER_KG = 1000;
-
     @Override
     protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
         double length = pinned.value("length");
         double mass = readings.number("mass");
         double deflection = readings.number("deflection");
-        double force = mass / G_PER_KG * G;
+        double force = weight(mass);
         double stiffness = force / deflection;
         Working loaded = Working.of(
                 step("load", "F", "m·g, the hanger with it", force, "N", "g = 9.80665 m/s²", mass),

@@ -17,8 +17,6 @@ import org.ysometron.core.working.Working;
 @AutoService(Method.class)
 public final class Creep extends Method {
 
-    private static final double G = 9.80665;
-    private static final double G_PER_KG = 1000;
     private static final double CONFIDENCE = 0.95;
     private static final String SOURCE = "ISO 899-1";
 
@@ -58,7 +56,7 @@ public final class Creep extends Method {
 
     private static Figure modulus(Readings readings, double strain, Working read) {
         double area = readings.number("width") * readings.number("thickness");
-        double stress = readings.number("mass") / G_PER_KG * G / area;
+        double stress = weight(readings.number("mass")) / area;
         if (!(strain > 0)) {
             return Figure.none("no strain was read under the load", read);
         }

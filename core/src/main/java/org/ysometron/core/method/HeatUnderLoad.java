@@ -15,8 +15,6 @@ import org.ysometron.core.working.Working;
 @AutoService(Method.class)
 public final class HeatUnderLoad extends Method {
 
-    private static final double G = 9.80665;
-    private static final double G_PER_KG = 1000;
     private static final double[] OF_ISO_75 = {0.45, 1.8};
 
     /** Of the stress: nearer than this it is the standard's (common practice, no source). */
@@ -43,7 +41,7 @@ public final class HeatUnderLoad extends Method {
     private static Figure stress(Readings readings, double span) {
         double b = readings.number("width");
         double h = readings.number("thickness");
-        double force = readings.number("mass") / G_PER_KG * G;
+        double force = weight(readings.number("mass"));
         String fixture = readings.choice("fixture").orElse("supports");
         double[] numbers = fixture.equals("tension") ? new double[] {b, h} : new double[] {span, b, h};
         double stress =

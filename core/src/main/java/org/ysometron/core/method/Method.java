@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.quantity.UnitOfMeasure;
 import org.ysometron.core.reading.Readings;
 import org.ysometron.core.working.Figures;
 import org.ysometron.core.working.Step;
@@ -86,6 +87,11 @@ public abstract class Method {
                 made == Reduced.Made.BETWEEN ? figure.upper() : none,
                 whole ? "" : end.words(),
                 whole ? figure.working() : figure.working().then(Step.note(end.words(), made.words())));
+    }
+
+    /** What a mass in g weighs, in N. */
+    protected static double weight(double mass) {
+        return mass / 1000 * UnitOfMeasure.STANDARD_GRAVITY;
     }
 
     /** One step with its numbers shown. */

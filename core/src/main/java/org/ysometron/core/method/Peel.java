@@ -13,7 +13,7 @@ public final class Peel extends Method {
     protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
         double width = readings.number("width");
         double force = readings.number("force");
-        double peel = force / width * 1000;
+        double peel = force / width;
         return Map.of(
                 "peel-force",
                 Figure.of(
@@ -33,7 +33,7 @@ public final class Peel extends Method {
                                         "",
                                         "F/b",
                                         peel,
-                                        "J/m",
+                                        "N/mm",
                                         "common practice, no source",
                                         force,
                                         width))));

@@ -14,10 +14,7 @@ import org.ysometron.core.working.Working;
 @AutoService(Method.class)
 public final class PendulumImpact extends Method {
 
-    /** Standard gravity in m/s². */
-    private static final double G = 9.80665;
-
-    private static final double UNITS = 1e-6; // g·m/s²·mm to J
+    private static final double MM_PER_M = 1000;
     private static final double MJ_PER_J = 1000;
 
     @Override
@@ -35,7 +32,7 @@ public final class PendulumImpact extends Method {
         if (!(fall > 0)) {
             return none("the hammer rose as high as in its free swing: there is no work", swings);
         }
-        double work = mass * G * fall * UNITS;
+        double work = weight(mass) * fall / MM_PER_M;
         Working worked = swings.then(step("energy", "W", "m·g·(h₀ − h₁)", work, "J", "ISO 13802", mass, fall));
         return Map.of(
                 "impact-energy",

@@ -15,6 +15,8 @@ public enum Dimension {
     ENERGY("an energy", "J", "0.8 J"),
     ENERGY_PER_AREA("an energy per area", "kJ/m²", "12 kJ/m²"),
     ENERGY_PER_LENGTH("an energy per length", "J/m", "53 J/m"),
+    /** Of a peel; in base units an energy per area, which it must not be taken for. */
+    FORCE_PER_LENGTH("a force per width", "N/mm", "1.5 N/mm"),
     TEMPERATURE("a temperature", "°C", "23 °C"),
     ANGLE("an angle", "°", "90 °"),
     TIME("a time", "s", "60 s"),

@@ -50,7 +50,9 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
     /** An m or M that stands for a thousandth or a million of what follows it. */
     private static final Pattern PREFIXED = Pattern.compile("(?<![A-Za-z])[mM](?=Pa|J|N|g|m|s(?![a-z])|l(?![a-z]))");
 
-    private static final double STANDARD_GRAVITY = 9.80665;
+    /** Standard gravity in m/s², by definition (3rd CGPM, 1901). */
+    public static final double STANDARD_GRAVITY = 9.80665;
+
     private static final double POUND_IN_KILOGRAMS = 0.45359237;
     private static final double INCH_IN_METRES = 0.0254;
 
@@ -178,6 +180,7 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         energies(units);
         impacts(units);
         notches(units);
+        peels(units);
         states(units);
         substances(units);
         return List.copyOf(units);
@@ -302,6 +305,21 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
                 joulePerMetre,
                 "ftlbf/in",
                 "lbf·ft/in");
+    }
+
+    private static void peels(List<UnitOfMeasure> units) {
+        Unit<?> newtonPerMetre = NEWTON.divide(METRE);
+        Unit<?> newtonPerMillimetre = scaled(newtonPerMetre, 1000);
+        add(units, "N/mm", Dimension.FORCE_PER_LENGTH, newtonPerMillimetre, newtonPerMillimetre);
+        add(units, "N/cm", Dimension.FORCE_PER_LENGTH, scaled(newtonPerMetre, 100), newtonPerMillimetre);
+        add(units, "N/m", Dimension.FORCE_PER_LENGTH, newtonPerMetre, newtonPerMillimetre);
+        add(units, "kN/m", Dimension.FORCE_PER_LENGTH, newtonPerMillimetre, newtonPerMillimetre);
+        add(
+                units,
+                "lbf/in",
+                Dimension.FORCE_PER_LENGTH,
+                scaled(newtonPerMetre, POUND_FORCE_IN_NEWTONS / INCH_IN_METRES),
+                newtonPerMillimetre);
     }
 
     private static void states(List<UnitOfMeasure> units) {

@@ -114,6 +114,15 @@ class RoundingTest {
                 .wayOut();
     }
 
+    /** 1 lbf/in is 4.4482216152605 N on 25.4 mm by definition; a peel is no notch: J/m is another thing than N/m. */
+    @ParameterizedTest
+    @CsvSource({"1 N/mm, 1", "1000 N/m, 1", "10 N/cm, 1", "1 kN/m, 1", "1 lbf/in, 0.17512683524647636"})
+    void aForcePerWidth(String typed, double value) {
+        UnitOfMeasure unit = UnitOfMeasure.working(Dimension.FORCE_PER_LENGTH);
+        assertThat(((Typed.Accepted) Typed.read("peel", typed, unit)).value()).isCloseTo(value, within(1e-12));
+        assertThat(Typed.read("peel", "53 J/m", unit)).isInstanceOf(Typed.Refused.class);
+    }
+
     /** Case is folded where nothing else can be meant: a newton has no small letter of its own, a milli has. */
     @ParameterizedTest
     @CsvSource({"mpa, MPa", "MPA, MPa", "LBF, lbf", "n, N", "KJ/M2, kJ/m²"})

@@ -54,7 +54,7 @@ class Station {
     this.gauge = /name="gauge"[\s\S]*?value="(\d+)"/.exec((await this.ask(`/lots/${this.code}/bench?step=break`)).text)?.[1] ?? "2";
     this.todo = [];
     for (let i = 1; i <= size; i++) {
-      for (const field of ["W1", "W2", "W3", "T1", "T2", "T3"]) {
+      for (const field of ["width-1", "width-2", "width-3", "thickness-1", "thickness-2", "thickness-3"]) {
         this.todo.push([`XY${i}`, field, (4 + ((i * 7) % 5) / 100).toFixed(2)]);
       }
     }

@@ -99,7 +99,7 @@ function sayRefused() {
 
 function typeAhead(taken) {
   const keys = ahead ?? [];
-  const field = document.querySelector("#bench [autofocus]");
+  let field = document.querySelector("#bench [autofocus]");
   ahead = null;
   if (field) {
     field.focus();
@@ -123,6 +123,12 @@ function typeAhead(taken) {
   }
   while (keys.length > 0) {
     const key = keys.shift();
+    const next = key === "Enter" ? nextTyped(field) : null;
+    if (next) {
+      field = next;
+      field.focus();
+      continue;
+    }
     if (key === "Enter") {
       ahead = keys;
       field.form.requestSubmit();
@@ -138,9 +144,41 @@ document.addEventListener("htmx:afterSettle", (event) => {
     typeAhead(event.detail.xhr?.status === 200);
   }
 });
+// A connection that is gone takes nothing with it: the form stands as it was typed, and says so.
+for (const gone of ["htmx:sendError", "htmx:timeout"]) {
+  document.addEventListener(gone, (event) => {
+    const said = document.querySelector("#bench .lost");
+    if (said && event.detail.requestConfig?.verb === "post") {
+      said.hidden = false;
+    }
+  });
+}
+document.addEventListener("htmx:beforeRequest", (event) => {
+  const said = document.querySelector("#bench .lost");
+  if (said && event.detail.requestConfig?.verb === "post") {
+    said.hidden = true;
+  }
+});
 for (const broken of ["htmx:sendError", "htmx:timeout", "htmx:responseError"]) {
   document.addEventListener(broken, () => typeAhead(false));
 }
+
+// Where a test has several readings Enter goes on to the next of them; in the last one it stores them all.
+function nextTyped(field) {
+  const fields = [...field.form.querySelectorAll("input.typed")];
+  return fields.slice(fields.indexOf(field) + 1).find((next) => next.value === "");
+}
+document.addEventListener("keydown", (event) => {
+  const field = event.target;
+  if (event.key !== "Enter" || !field.matches?.("#bench form.test input.typed") || field.value === "") {
+    return;
+  }
+  const next = nextTyped(field);
+  if (next) {
+    event.preventDefault();
+    next.focus();
+  }
+});
 
 // Keys that no field has yet are nowhere but here: whoever leaves is asked first.
 window.addEventListener("beforeunload", (event) => {

@@ -40,10 +40,16 @@ public abstract class DemoSite {
 
     /** Confirms for an account what is confirmed once a day before anything is broken. */
     protected void confirmed(String account) {
+        confirmed(account, "tension");
+    }
+
+    /** The same for a method. */
+    protected void confirmed(String account, String method) {
         try {
             http.perform(post("/lots/SK-0130/bench/confirmation")
                             .with(user(account).authorities(new SimpleGrantedAuthority("ENTRY")))
                             .with(csrf())
+                            .param("method", method)
                             .param("confirmed", "0", "1", "2", "3", "4", "5"))
                     .andExpect(status().is3xxRedirection());
         } catch (Exception failed) {

@@ -184,7 +184,7 @@ class EverySiteTest {
         return switch (page) {
             case "/raw" -> Stream.of(address + "?code=PB-1");
             case "/lots/{code}/bench/preview" ->
-                Stream.of("400", "1e300").map(typed -> address + "?specimen=XY1&field=F1&gauge=1&typed=" + typed);
+                Stream.of("400", "1e300").map(typed -> address + "?specimen=XY1&field=force-1&gauge=1&typed=" + typed);
             case "/products/{code}/publish/{kind}/row" -> Stream.of(address + "?index=0&topic=TENSILE_STRENGTH");
             case "/products/{code}/past" -> Stream.of(address, address + "?kind=datasheet");
             default -> Stream.of(address);

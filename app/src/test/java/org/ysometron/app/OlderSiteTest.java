@@ -45,7 +45,7 @@ class OlderSiteTest {
     /** Of each table what people typed or signed, by key. */
     private static final Map<String, String> KEPT = Map.of(
             "readings",
-            "select id, concat_ws('|', specimen_id, quantity, place, typed, value, outcome, instrument_id, entered_by, entered_at, live, replaces_id, reason, rig, cause)"
+            "select id, concat_ws('|', specimen_id, lower(field), place, typed, value, replace(outcome, 'DID_NOT_BREAK', 'NO_BREAK'), instrument_id, entered_by, entered_at, live, replaces_id, reason, rig, cause)"
                     + " from bench_reading",
             "answers",
             "select id, concat_ws('|', series_id, lot_id, words, answer, answered_by, answered_at) from drift_answer",
@@ -105,10 +105,18 @@ class OlderSiteTest {
 
     private static Map<String, Map<String, String>> read(JdbcTemplate database) {
         Map<String, Map<String, String>> rows = new TreeMap<>();
+        // What a reading is of was called its quantity before a method had a sheet of its own.
+        boolean older = database.queryForList("show columns from bench_reading like 'quantity'")
+                        .size()
+                > 0;
         for (Map<String, String> tables : List.of(KEPT, DERIVED)) {
             tables.forEach((name, query) -> rows.put(
                     name,
-                    database.query(query, (row, number) -> Map.entry(row.getString(1), row.getString(2))).stream()
+                    database
+                            .query(
+                                    older ? query.replace("lower(field)", "lower(quantity)") : query,
+                                    (row, number) -> Map.entry(row.getString(1), row.getString(2)))
+                            .stream()
                             .collect(Collectors.toMap(
                                     Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a + " and " + b, TreeMap::new))));
         }

@@ -130,7 +130,7 @@ class QueriesTest extends DemoSite {
                             .with(csrf())
                             .header("HX-Request", "true")
                             .param("specimen", "XY" + bar)
-                            .param("field", "W1")
+                            .param("field", "width-1")
                             .param("typed", "4.02")
                             .param("gauge", "2"))
                     .andExpect(status().isOk())
@@ -139,7 +139,7 @@ class QueriesTest extends DemoSite {
                     .getContentAsString();
             least = Math.min(least, sent() - before);
             // The specimen stays in hand, with what was said of it.
-            assertThat(answer).contains("id=\"said-XY" + bar + "\" hx-preserve", "id=\"in-W2\"", ">4.02<");
+            assertThat(answer).contains("id=\"said-XY" + bar + "\" hx-preserve", "id=\"in-width-2\"", ">4.02<");
         }
         return least;
     }

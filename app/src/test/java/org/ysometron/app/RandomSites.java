@@ -17,11 +17,12 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
-import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.drift.Baselines;
 import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.Instruments;
@@ -59,8 +60,9 @@ import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.material.Blend;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.plan.Plate;
@@ -71,6 +73,7 @@ import org.ysometron.core.publication.Statement;
 import org.ysometron.core.publication.Terms;
 import org.ysometron.core.publication.Topic;
 import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.reading.Field;
 
 /**
  * Small random sites, each from its seed: a product with publications, plan and recipe, and up to four lots in any state. What
@@ -287,7 +290,9 @@ class RandomSites {
             List<Publications.Draft> drafts = new ArrayList<>();
             List<Topic> topics = Topic.of(family);
             for (int i = chance.nextInt(8); i >= 0; i--) {
-                Topic topic = chance.nextBoolean() ? Topic.TENSILE_STRENGTH : topics.get(chance.nextInt(topics.size()));
+                Topic topic = chance.nextBoolean()
+                        ? Topic.named("TENSILE_STRENGTH").orElseThrow()
+                        : topics.get(chance.nextInt(topics.size()));
                 draft(topic).ifPresent(drafts::add);
             }
             publications.publish(
@@ -350,9 +355,9 @@ class RandomSites {
 
         private String typed(Topic topic, Form form, Dimension dimension) {
             String unit = dimension.workingUnit();
-            double about = topic == Topic.TENSILE_STRENGTH
+            double about = topic.equals(Topic.named("TENSILE_STRENGTH").orElseThrow())
                     ? 30 + chance.nextInt(30)
-                    : topic == Topic.DIAMETER ? 1.75 : 0.5 + chance.nextInt(10);
+                    : topic.equals(Topic.DIAMETER) ? 1.75 : 0.5 + chance.nextInt(10);
             return form == Form.BETWEEN || (form == Form.TYPICAL && chance.nextBoolean())
                     ? about + " " + unit + " ± " + about / 20 + " " + unit
                     : about + " " + unit;
@@ -361,9 +366,12 @@ class RandomSites {
         private List<Plans.Line> lines() {
             List<Plans.Line> lines = new ArrayList<>();
             for (int i = chance.nextInt(4); i >= 0; i--) {
-                TestMethod method = chance.nextBoolean() ? TestMethod.TENSION : any(TestMethod.values());
-                SpecimenDesign design =
-                        method.designs().get(chance.nextInt(method.designs().size()));
+                Method method = chance.nextBoolean()
+                        ? Methods.usual()
+                        : any(Methods.all().toArray(Method[]::new));
+                SpecimenDesign design = method.data()
+                        .designs()
+                        .get(chance.nextInt(method.data().designs().size()));
                 boolean solid = chance.nextInt(4) > 0;
                 perhaps(() -> lines.add(Plans.Line.of(new PlannedTest(
                         method,
@@ -373,7 +381,7 @@ class RandomSites {
                         solid ? Basis.SOLID : Basis.AS_PRINTED,
                         solid ? "" : "3 walls, 20 % gyroid",
                         Conditioning.DRY,
-                        method.isRated() ? (chance.nextBoolean() ? 5 : 50) : 0,
+                        method.data().rated() ? (chance.nextBoolean() ? 5 : 50) : 0,
                         1 + chance.nextInt(6),
                         ""))));
             }
@@ -546,12 +554,12 @@ class RandomSites {
 
         /** Often all alike, often all ended the same way; sometimes half in one set-up and half in another. */
         private void measure(LotView lot, List<SpecimenView> bars) {
-            List<Instruments.InstrumentView> gauges = instruments.gauges();
+            List<Instruments.InstrumentView> gauges = instruments.ofKind(Kind.FORCE_GAUGE);
             int last = gauges.size() - 1;
             boolean alike = chance.nextBoolean();
             if (bars.size() > 3 && chance.nextBoolean()) {
                 int half = bars.size() / 2;
-                Outcome ended = Outcome.BROKE_IN_GAUGE;
+                End ended = End.BROKE_IN_GAUGE;
                 measure(
                         lot,
                         bars.subList(0, half),
@@ -565,7 +573,7 @@ class RandomSites {
                         ended,
                         gauges.get(last).id());
             } else {
-                @Nullable Outcome all = chance.nextBoolean() ? any(Outcome.values()) : null;
+                @Nullable End all = chance.nextBoolean() ? any(End.values()) : null;
                 measure(
                         lot,
                         bars,
@@ -575,31 +583,65 @@ class RandomSites {
             }
         }
 
-        private void measure(LotView lot, List<SpecimenView> bars, boolean alike, @Nullable Outcome all, long gauge) {
-            double level = all == Outcome.OVER_CAPACITY ? 1000 : 16 * (15 + chance.nextInt(45));
+        private void measure(LotView lot, List<SpecimenView> bars, boolean alike, @Nullable End all, long gauge) {
+            double level = all == End.OVER_CAPACITY ? 1000 : 16 * (15 + chance.nextInt(45));
             for (SpecimenView bar : bars) {
+                Method method = Methods.of(bar.conditions().method()).orElseThrow(() -> new NotFound("method"));
                 if (chance.nextInt(8) == 0) {
+                    continue;
+                }
+                if (!method.equals(Methods.usual())) {
+                    perhaps(() -> any(lot, bar, method, alike));
                     continue;
                 }
                 double side = alike ? 4 : 4 + 0.01 * chance.nextGaussian();
                 double force = alike ? level : level * (1 + 0.03 * chance.nextGaussian());
                 perhaps(() -> {
                     List<Bench.Entry> entries = new ArrayList<>();
-                    entries.add(entry(bar, Quantity.WIDTH, side, null, 0));
-                    entries.add(entry(bar, Quantity.THICKNESS, side, null, 0));
+                    entries.add(entry(bar, "width", side, null, 0));
+                    entries.add(entry(bar, "thickness", side, null, 0));
                     if (chance.nextInt(8) > 0) {
-                        entries.add(
-                                entry(bar, Quantity.FORCE, force, all == null ? any(Outcome.values()) : all, gauge));
+                        entries.add(entry(bar, "force", force, all == null ? any(End.values()) : all, gauge));
                     }
                     bench.enterAll(lot, entries, "bench", null);
                 });
             }
         }
 
-        private Bench.Entry entry(
-                SpecimenView bar, Quantity quantity, double value, @Nullable Outcome outcome, long gauge) {
+        /** A test of whatever method: its own example, a little off, ended in any way. */
+        private void any(LotView lot, SpecimenView bar, Method method, boolean alike) {
+            long instrument = instruments.serving(method.data().equipment()).stream()
+                    .findFirst()
+                    .map(Instruments.InstrumentView::id)
+                    .orElse(0L);
+            End end = any(method.data().ends().keySet().toArray(End[]::new));
+            List<Bench.Entry> entries = new ArrayList<>();
+            method.data().example().forEach((field, texts) -> {
+                for (int i = 0; i < texts.size(); i++) {
+                    String off = alike ? texts.get(i) : off(texts.get(i));
+                    boolean test =
+                            method.data().sheet().field(field).orElseThrow().role() == Field.Role.TEST;
+                    entries.add(new Bench.Entry(bar.label(), field, i + 1, off, test ? end : null, instrument, off));
+                }
+            });
+            bench.enterTest(lot, bar.label(), entries, "bench");
+        }
+
+        /** A text's number moved by a few per cent; a word as it is. */
+        private String off(String text) {
+            Matcher number = Pattern.compile("^([0-9.]+)(.*)$").matcher(text);
+            return number.matches() && Double.parseDouble(number.group(1)) > 0
+                    ? String.format(
+                                    Locale.ROOT,
+                                    "%.4f",
+                                    Double.parseDouble(number.group(1)) * (1 + 0.03 * chance.nextGaussian()))
+                            + number.group(2)
+                    : text;
+        }
+
+        private Bench.Entry entry(SpecimenView bar, String field, double value, @Nullable End outcome, long gauge) {
             String typed = String.format(Locale.ROOT, "%.2f", value);
-            return new Bench.Entry(bar.label(), quantity, 1, typed, outcome, gauge, typed);
+            return new Bench.Entry(bar.label(), field, 1, typed, outcome, gauge, typed);
         }
 
         private void run(LotView lot) {

@@ -9,8 +9,8 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
-import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.gate.Decisions;
 import org.ysometron.app.intake.Intake;
@@ -25,8 +25,8 @@ import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.material.Blend;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Methods;
 
 /** Lots for tests, in a colour of their own so that the demo's charts stay as they are. */
 @Component
@@ -125,13 +125,13 @@ public class TestLots {
         return lot;
     }
 
-    /** The plan's hooks are left out, with a reason: these tests are about bars. */
+    /** What the plan asks for beside bars in tension is left out, with a reason: these tests are about bars. */
     public void withoutHooks(LotView lot) {
         plans.ofLot(lot.id())
                 .ifPresent(plan -> plans.deviate(
                         lot,
                         plan.lines().stream()
-                                .map(line -> line.test().method() == TestMethod.PART_LOAD
+                                .map(line -> !line.test().method().equals(Methods.usual())
                                         ? new Plans.Line(line.test(), line.expected(), true, "Not part of this check.")
                                         : line)
                                 .toList()));
@@ -164,7 +164,7 @@ public class TestLots {
     }
 
     public long gauge(String name) {
-        return instruments.gauges().stream()
+        return instruments.ofKind(Kind.FORCE_GAUGE).stream()
                 .filter(gauge -> gauge.name().equals(name))
                 .findFirst()
                 .orElseThrow()
@@ -172,19 +172,19 @@ public class TestLots {
     }
 
     public Bench.Entry width(String specimen, int place, String typed) {
-        return new Bench.Entry(specimen, Quantity.WIDTH, place, typed, null, 0, "");
+        return new Bench.Entry(specimen, "width", place, typed, null, 0, "");
     }
 
     public Bench.Entry thickness(String specimen, int place, String typed) {
-        return new Bench.Entry(specimen, Quantity.THICKNESS, place, typed, null, 0, "");
+        return new Bench.Entry(specimen, "thickness", place, typed, null, 0, "");
     }
 
-    public Bench.Entry force(String specimen, String typed, Outcome outcome) {
-        return new Bench.Entry(specimen, Quantity.FORCE, 1, typed, outcome, gauge("bench load cell"), typed);
+    public Bench.Entry force(String specimen, String typed, End outcome) {
+        return new Bench.Entry(specimen, "force", 1, typed, outcome, gauge("bench load cell"), typed);
     }
 
     /** A second reading for one that was misread. */
-    public Bench.Correction correction(String typed, @Nullable Outcome outcome, String reason) {
+    public Bench.Correction correction(String typed, @Nullable End outcome, String reason) {
         return new Bench.Correction(typed, outcome, 0, Cause.MISREAD, reason, typed);
     }
 
@@ -195,7 +195,7 @@ public class TestLots {
             String specimen = orientation.name() + (i + 1);
             entries.add(width(specimen, 1, "4.00"));
             entries.add(thickness(specimen, 1, "4.00"));
-            entries.add(force(specimen, String.valueOf(forces[i]), Outcome.BROKE_IN_GAUGE));
+            entries.add(force(specimen, String.valueOf(forces[i]), End.BROKE_IN_GAUGE));
         }
         bench.enterAll(lot, entries, by, null);
     }

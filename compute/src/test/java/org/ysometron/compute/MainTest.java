@@ -28,7 +28,7 @@ class MainTest {
         assertThat(answers().get(0))
                 .containsEntry("value", 1.0 / 3)
                 .containsEntry("unit", "MPa")
-                .containsEntry("outcome", "measured");
+                .containsEntry("outcome", "value");
         assertThat((List<?>) answers().get(0).get("working")).hasSize(5);
     }
 

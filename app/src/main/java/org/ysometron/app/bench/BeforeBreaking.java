@@ -29,6 +29,8 @@ import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Gate;
 import org.ysometron.core.material.Conditioning.Age;
 import org.ysometron.core.method.Calibration.Coverage;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.reading.Field;
 
 /** What is to be known before a specimen is broken: sizes that stop it, and states that make its result provisional. */
 @Component
@@ -113,12 +115,19 @@ public class BeforeBreaking {
         resized(
                         specimen,
                         live.stream()
-                                .filter(reading -> reading.quantity != Quantity.FORCE)
+                                .filter(reading -> isSize(specimen, reading))
                                 .map(reading -> reading.enteredAt)
                                 .toList())
                 .ifPresent(words -> {
                     throw new Refusal("typed", words);
                 });
+    }
+
+    private static boolean isSize(SpecimenView specimen, Reading reading) {
+        return Methods.of(specimen.conditions().method())
+                .flatMap(method -> method.data().sheet().field(reading.field))
+                .filter(field -> field.role() == Field.Role.SIZE)
+                .isPresent();
     }
 
     /** The readings so far of those specimens whose size was changed since they were made. */

@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -24,8 +25,8 @@ import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
-import org.ysometron.app.plan.Methods;
 import org.ysometron.app.plan.Site;
+import org.ysometron.app.plan.SiteMethods;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
@@ -33,8 +34,11 @@ import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.method.Calibration;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.reading.Field;
 
 /** Readings: entered once, corrected by a second one with a reason, never changed. */
 @Component
@@ -47,7 +51,7 @@ public class Bench {
     private final Calibrations calibrations;
     private final ReadingCheck check;
     private final BeforeBreaking before;
-    private final Methods methods;
+    private final SiteMethods methods;
     private final Site site;
     private final Clock clock;
 
@@ -59,7 +63,7 @@ public class Bench {
             Calibrations calibrations,
             ReadingCheck check,
             BeforeBreaking before,
-            Methods methods,
+            SiteMethods methods,
             Site site,
             Clock clock) {
         this.memory = memory;
@@ -77,32 +81,58 @@ public class Bench {
     /**
      * One reading as it comes from a person or a file.
      *
-     * @param outcome how the test ended; required with a force, else null
-     * @param gaugeId instrument of a force; ignored for dimensions
+     * @param field key of a field of the method's sheet
+     * @param outcome how the test ended, with one that is read in the test; null for a size, or while the test goes on
+     * @param gaugeId instrument of what is read in the test; ignored for sizes
      * @param confirmed the text that was doubted before and is meant; empty otherwise
      */
     public record Entry(
             String specimen,
-            Quantity quantity,
+            String field,
             int place,
             String typed,
-            @Nullable Outcome outcome,
+            @Nullable End outcome,
             long gaugeId,
             String confirmed) {}
 
     /**
      * A correction of a stored reading.
      *
-     * @param outcome how the test ended; used for a force only
-     * @param gaugeId the gauge of a force; 0 for the one it was read on
+     * @param outcome how the test ended; used for the reading that closed it only
+     * @param gaugeId the gauge of a reading of the test; 0 for the one it was read on
      */
     public record Correction(
             String typed,
-            @Nullable Outcome outcome,
+            @Nullable End outcome,
             long gaugeId,
             @Nullable Cause cause,
             String reason,
             String confirmed) {}
+
+    /** One of several readings sent together that cannot be taken: none of them is stored. */
+    static final class NotTaken extends Refusal {
+
+        private static final long serialVersionUID = 1L;
+
+        private final String key;
+        private final boolean doubted;
+
+        NotTaken(String key, Refusal why) {
+            super(why.field(), why.words());
+            this.key = key;
+            this.doubted = why instanceof ReadingCheck.Doubted;
+        }
+
+        /** Which one: field and place. */
+        String key() {
+            return key;
+        }
+
+        /** Whether it is only doubted. */
+        boolean isDoubted() {
+            return doubted;
+        }
+    }
 
     /** Which reading a new one replaces, and why. */
     private record Replaced(long id, Cause cause, String reason) {}
@@ -111,62 +141,147 @@ public class Bench {
     @Write
     public void enter(LotView lot, Entry entry, String by) {
         lots.lockUndecided(lot.id());
-        if (entry.quantity() == Quantity.FORCE) {
+        enter(lot, lots.specimen(lot, entry.specimen()), List.of(entry), by);
+    }
+
+    /** Stores the readings of one specimen's test, all or none. Sending the same ones twice stores them once. */
+    @Write
+    public void enterTest(LotView lot, String specimen, List<Entry> entries, String by) {
+        lots.lockUndecided(lot.id());
+        enter(lot, lots.specimen(lot, specimen), entries, by);
+    }
+
+    private void enter(LotView lot, SpecimenView specimen, List<Entry> entries, String by) {
+        Method method = method(specimen);
+        boolean test = entries.stream().anyMatch(entry -> isTest(method, entry));
+        if (test) {
             before.requireSize(lot);
         }
-        SpecimenView specimen = lots.specimen(lot, entry.specimen());
-        if (!isReduced(specimen)) {
-            throw new Refusal(
-                    "typed",
-                    specimen.label() + " is for " + specimen.conditions().method()
-                            + ", which the bench does not reduce: its reading goes on the lot's page of making.");
+        List<Reading> live = readings.liveOf(specimen.id());
+        if (test) {
+            before.requireMeasuredSince(specimen, live);
         }
-        if (entry.quantity() == Quantity.FORCE) {
-            before.requireMeasuredSince(specimen, readings.liveOf(specimen.id()));
-        }
-        Optional<Reading> there = readings.live(specimen.id(), entry.quantity(), entry.place());
-        if (there.isPresent()) {
-            Reading reading = there.get();
-            if (reading.typed.equals(entry.typed().strip()) && reading.outcome == entry.outcome()) {
-                return;
+        List<Entry> fresh = new ArrayList<>();
+        for (Entry entry : closed(method, live, entries)) {
+            Optional<Reading> there = live.stream()
+                    .filter(reading -> reading.field.equals(entry.field()) && reading.place == entry.place())
+                    .findFirst();
+            if (there.isEmpty()) {
+                fresh.add(entry);
+            } else if (!there.get().typed.equals(entry.typed().strip()) || there.get().outcome != entry.outcome()) {
+                throw new Refusal(
+                        "typed",
+                        specimen.label() + " already has this reading (" + there.get().typed
+                                + "): correct it with a reason instead.");
             }
-            throw new Refusal(
-                    "typed",
-                    specimen.label() + " already has this reading (" + reading.typed
-                            + "): correct it with a reason instead.");
         }
-        store(lot, specimen, entry, by, null, null);
+        for (Entry entry : fresh) {
+            try {
+                store(lot, specimen, method, entry, by, null, null);
+            } catch (Refusal refusal) {
+                throw entries.size() == 1 ? refusal : new NotTaken(entry.field() + "-" + entry.place(), refusal);
+            }
+        }
+    }
+
+    private static boolean isTest(Method method, Entry entry) {
+        return ReadingCheck.field(method, entry.field()).role() == Field.Role.TEST;
+    }
+
+    /**
+     * The same readings with the end at the one that closes the test, and at no other. What is read after the end, as a travel from a
+     * record, closes nothing.
+     */
+    private static List<Entry> closed(Method method, List<Reading> live, List<Entry> entries) {
+        Optional<Reading> before =
+                live.stream().filter(reading -> reading.outcome != null).findFirst();
+        List<Entry> test =
+                entries.stream().filter(entry -> isTest(method, entry)).toList();
+        String own = method.data().closing().key();
+        Optional<Entry> closing = test.stream()
+                .filter(entry -> entry.field().equals(own))
+                .findFirst()
+                .or(() -> test.stream().findFirst());
+        if (closing.isEmpty()) {
+            return entries.stream().map(entry -> with(entry, null)).toList();
+        }
+        End end = closing.get().outcome();
+        if (before.isEmpty() && end == null && method.data().days() == 0) {
+            throw new Refusal("outcome", "Say how the test ended.");
+        }
+        if (before.isEmpty() && end != null) {
+            requireAll(method, live, test);
+        }
+        return entries.stream()
+                .map(entry -> {
+                    boolean repeats = before.isPresent()
+                            && before.get().field.equals(entry.field())
+                            && before.get().place == entry.place();
+                    return with(
+                            entry,
+                            repeats || (before.isEmpty() && entry.equals(closing.get())) ? entry.outcome() : null);
+                })
+                .toList();
+    }
+
+    /** Refuses the end of a test of which something that must be read is missing. */
+    private static void requireAll(Method method, List<Reading> live, List<Entry> test) {
+        for (Field field : method.data().sheet().of(Field.Role.TEST)) {
+            boolean read = field.optional()
+                    || test.stream().anyMatch(entry -> entry.field().equals(field.key()))
+                    || live.stream().anyMatch(reading -> reading.field.equals(field.key()));
+            if (!read) {
+                throw new NotTaken(
+                        field.key() + "-1",
+                        new Refusal(
+                                "typed", "Nothing was typed for '" + field.words() + "', which the test is read by."));
+            }
+        }
+    }
+
+    private static Entry with(Entry entry, @Nullable End end) {
+        return new Entry(
+                entry.specimen(), entry.field(), entry.place(), entry.typed(), end, entry.gaugeId(), entry.confirmed());
     }
 
     /** Stores many readings of one lot, all or none. */
     @Write
     public void enterAll(LotView lot, List<Entry> entries, String by, @Nullable Long importId) {
         lots.lockUndecided(lot.id());
-        if (entries.stream().anyMatch(entry -> entry.quantity() == Quantity.FORCE)) {
-            before.requireSize(lot);
-        }
         Map<String, SpecimenView> byLabel = new HashMap<>();
-        lots.specimens(lot.id()).stream()
-                .filter(Bench::isReduced)
-                .forEach(specimen -> byLabel.put(specimen.label(), specimen));
+        lots.specimens(lot.id()).forEach(specimen -> byLabel.put(specimen.label(), specimen));
+        Map<String, List<Entry>> bySpecimen = new LinkedHashMap<>();
+        entries.forEach(entry -> bySpecimen
+                .computeIfAbsent(entry.specimen(), label -> new ArrayList<>())
+                .add(entry));
         // Of the few whose size was changed, what was measured before this file.
         Map<Long, List<Reading>> resized = before.resized(byLabel.values(), readings::liveOf);
         Set<ReadingRepository.Place> taken = new HashSet<>(readings.taken(lot.id()));
-        for (Entry entry : entries) {
-            SpecimenView specimen = byLabel.get(entry.specimen());
+        boolean sized = false;
+        for (Map.Entry<String, List<Entry>> own : bySpecimen.entrySet()) {
+            SpecimenView specimen = byLabel.get(own.getKey());
             if (specimen == null) {
-                throw new NotFound("specimen '" + entry.specimen() + "' in lot " + lot.code());
+                throw new NotFound("specimen '" + own.getKey() + "' in lot " + lot.code());
             }
-            if (!taken.add(new ReadingRepository.Place(specimen.id(), entry.quantity(), entry.place()))) {
-                throw new Refusal(
-                        "typed",
-                        specimen.label() + " already has " + entry.quantity().words() + " " + entry.place()
-                                + ": correct it with a reason instead.");
+            Method method = method(specimen);
+            boolean test = own.getValue().stream().anyMatch(entry -> isTest(method, entry));
+            if (test && !sized) {
+                before.requireSize(lot);
+                sized = true;
             }
-            if (entry.quantity() == Quantity.FORCE) {
+            if (test) {
                 before.requireMeasuredSince(specimen, resized.getOrDefault(specimen.id(), List.of()));
             }
-            store(lot, specimen, entry, by, null, importId);
+            for (Entry entry : own.getValue()) {
+                if (!taken.add(new ReadingRepository.Place(specimen.id(), entry.field(), entry.place()))) {
+                    throw new Refusal(
+                            "typed",
+                            specimen.label() + " already has "
+                                    + ReadingCheck.field(method, entry.field()).label(entry.place())
+                                    + ": correct it with a reason instead.");
+                }
+                store(lot, specimen, method, entry, by, null, importId);
+            }
         }
     }
 
@@ -174,7 +289,7 @@ public class Bench {
     List<String> refusals(LotView lot, List<Entry> entries) {
         List<String> refusals = new ArrayList<>();
         Set<String> broken = entries.stream()
-                .filter(entry -> entry.quantity() == Quantity.FORCE)
+                .filter(entry -> entry.outcome() != null)
                 .map(Entry::specimen)
                 .collect(java.util.stream.Collectors.toSet());
         if (!lot.state().isUndecided()) {
@@ -217,26 +332,31 @@ public class Bench {
         String reason = Reasons.require("reason", correction.reason(), "The reason", 300);
         // What is corrected is what is stored: the form says nothing about whose reading it is.
         SpecimenView specimen = lots.specimensById(List.of(wrong.specimenId)).get(0);
-        boolean force = wrong.quantity == Quantity.FORCE;
-        if (force) {
+        Method method = method(specimen);
+        boolean closing = wrong.outcome != null;
+        boolean test = ReadingCheck.field(method, wrong.field).role() == Field.Role.TEST;
+        if (test) {
             before.requireSize(lot);
+        }
+        if (closing && correction.outcome() == null) {
+            throw new Refusal("outcome", "Say how the test ended.");
         }
         Entry entry = new Entry(
                 specimen.label(),
-                wrong.quantity,
+                wrong.field,
                 wrong.place,
                 correction.typed(),
-                force ? correction.outcome() : null,
+                closing ? correction.outcome() : null,
                 correction.gaugeId() == 0 ? wrong.instrumentId : correction.gaugeId(),
                 correction.confirmed());
         if (wrong.typed.equals(entry.typed().strip())
                 && wrong.outcome == entry.outcome()
-                && (!force || wrong.instrumentId == entry.gaugeId())) {
+                && (!test || wrong.instrumentId == entry.gaugeId())) {
             throw new Refusal("typed", "That is what stands there already.");
         }
         wrong.live = null;
         readings.flush();
-        store(lot, specimen, entry, by, new Replaced(wrong.id, correction.cause(), reason), null);
+        store(lot, specimen, method, entry, by, new Replaced(wrong.id, correction.cause(), reason), null);
     }
 
     /** The lot's specimens with their readings, in order of their sets. */
@@ -250,21 +370,41 @@ public class Bench {
     public SpecimenRecord record(LotView lot, String label) {
         SpecimenView specimen = lots.specimen(lot, label);
         Instruments.Register register = instruments.register();
+        List<Reading> own = readings.of(specimen.id());
+        return record(specimen, method(specimen), own, register);
+    }
+
+    private SpecimenRecord record(
+            SpecimenView specimen, Method method, List<Reading> own, Instruments.Register register) {
+        int revision = own.stream()
+                .filter(reading -> reading.live != null && reading.outcome != null)
+                .mapToInt(reading -> reading.methodRevision)
+                .findFirst()
+                .orElse(1);
         return new SpecimenRecord(
                 specimen,
-                readings.of(specimen.id()).stream()
-                        .map(reading -> view(reading, register))
+                method,
+                methods.pinned(method, revision),
+                own.stream()
+                        .flatMap(reading -> view(reading, method, register).stream())
                         .toList());
     }
 
-    /** Whether the bench takes the readings of this specimen's method. */
-    static boolean isReduced(SpecimenView specimen) {
-        return TestMethod.titled(specimen.conditions().method())
-                .map(TestMethod::isReduced)
-                .orElse(true);
+    /** The method that a lot's specimen is tested by. */
+    @Transactional(readOnly = true)
+    public Method method(LotView lot, String label) {
+        return method(lots.specimen(lot, label));
     }
 
-    /** The specimens of several lots with their readings; those of methods that the bench does not reduce are left out. */
+    private static Method method(SpecimenView specimen) {
+        return Methods.of(specimen.conditions().method())
+                .orElseThrow(() -> new Refusal(
+                        "typed",
+                        specimen.label() + " is for '" + specimen.conditions().method()
+                                + "', which is no method of the catalogue."));
+    }
+
+    /** The specimens of several lots with their readings; those of methods that are no longer in the catalogue are left out. */
     @Transactional(readOnly = true)
     public Map<Long, List<SpecimenRecord>> records(Collection<Long> lotIds) {
         return memory.once("records", List.copyOf(lotIds), () -> read(lotIds));
@@ -272,19 +412,17 @@ public class Bench {
 
     private Map<Long, List<SpecimenRecord>> read(Collection<Long> lotIds) {
         Instruments.Register register = instruments.register();
-        Map<Long, List<ReadingView>> bySpecimen = new HashMap<>();
+        Map<Long, List<Reading>> bySpecimen = new HashMap<>();
         for (Reading reading : readings.ofLots(lotIds)) {
             bySpecimen
                     .computeIfAbsent(reading.specimenId, id -> new ArrayList<>())
-                    .add(view(reading, register));
+                    .add(reading);
         }
         Map<Long, List<SpecimenRecord>> byLot = new LinkedHashMap<>();
         for (SpecimenView specimen : lots.specimensOf(lotIds)) {
-            if (!isReduced(specimen)) {
-                continue;
-            }
-            byLot.computeIfAbsent(specimen.lotId(), id -> new ArrayList<>())
-                    .add(new SpecimenRecord(specimen, bySpecimen.getOrDefault(specimen.id(), List.of())));
+            Methods.of(specimen.conditions().method()).ifPresent(method -> byLot.computeIfAbsent(
+                            specimen.lotId(), id -> new ArrayList<>())
+                    .add(record(specimen, method, bySpecimen.getOrDefault(specimen.id(), List.of()), register)));
         }
         byLot.replaceAll((lot, records) -> List.copyOf(records));
         return byLot;
@@ -343,21 +481,26 @@ public class Bench {
     private void store(
             LotView lot,
             SpecimenView specimen,
+            Method method,
             Entry entry,
             String by,
             @Nullable Replaced replaces,
             @Nullable Long importId) {
-        boolean force = entry.quantity() == Quantity.FORCE;
-        InstrumentView instrument = force ? gauge(entry.gaugeId()) : instruments.calipers();
-        double value = check.value(lot, specimen, entry, instrument, importId != null);
+        Field field = ReadingCheck.field(method, entry.field());
+        boolean test = field.role() != Field.Role.SIZE;
+        // Lengths are read with the calipers, in the test too; a dial of its own has no place in the register yet.
+        InstrumentView instrument = !test || field.dimension() == Dimension.LENGTH
+                ? instruments.calipers()
+                : gauge(method, entry.gaugeId());
+        OptionalDouble value = check.value(lot, specimen, method, entry, instrument, importId != null);
         Reading reading = new Reading();
         reading.lotId = lot.id();
         reading.specimenId = specimen.id();
-        reading.quantity = entry.quantity();
+        reading.field = field.key();
         reading.place = entry.place();
         reading.typed = entry.typed().strip();
-        reading.value = value;
-        reading.outcome = force ? entry.outcome() : null;
+        reading.value = value.isPresent() ? value.getAsDouble() : null;
+        reading.outcome = field.role() == Field.Role.TEST ? entry.outcome() : null;
         reading.instrumentId = instrument.id();
         reading.enteredBy = by;
         reading.enteredAt = clock.instant();
@@ -366,45 +509,50 @@ public class Bench {
         reading.replacesId = replaces == null ? null : replaces.id();
         reading.reason = replaces == null ? "" : replaces.reason();
         reading.cause = replaces == null ? "" : replaces.cause().name();
-        reading.rig = force ? rig(specimen, instrument) : "";
+        SiteMethods.MethodView revision = methods.of(method);
+        reading.rig = test ? rig(revision, instrument) : "";
+        reading.methodRevision = revision.revision();
         readings.save(reading);
     }
 
-    private InstrumentView gauge(long id) {
-        return instruments.gauges().stream()
+    private InstrumentView gauge(Method method, long id) {
+        return instruments.serving(method.data().equipment()).stream()
                 .filter(candidate -> candidate.id() == id)
                 .findFirst()
-                .orElseThrow(() -> new Refusal("typed", "Choose a force gauge of the register for a force."));
+                .orElseThrow(() -> new Refusal(
+                        "typed",
+                        "Choose a " + method.data().equipment().words() + " of the register for "
+                                + method.data().title() + "."));
     }
 
     /** Frame, grips and the method's revision: another of any of them starts a series of its own. */
-    private String rig(SpecimenView specimen, InstrumentView instrument) {
-        String mark = TestMethod.titled(specimen.conditions().method())
-                .map(method -> methods.of(method).mark())
-                .orElse("");
-        return Stream.of(instrument.facts().rig(), mark)
+    private static String rig(SiteMethods.MethodView method, InstrumentView instrument) {
+        return Stream.of(instrument.facts().rig(), method.mark())
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining(", "));
     }
 
-    /** Capacity and uncertainty are those of the reading's day. */
-    private ReadingView view(Reading reading, Instruments.Register register) {
+    /** Capacity and uncertainty are those of the reading's day; what no field of the sheet is called by is left out. */
+    private Optional<ReadingView> view(Reading reading, Method method, Instruments.Register register) {
         InstrumentView instrument =
                 register.on(reading.instrumentId, LocalDate.ofInstant(reading.enteredAt, clock.getZone()));
-        return new ReadingView(
-                reading.id,
-                reading.quantity,
-                reading.place,
-                reading.typed,
-                reading.value,
-                reading.outcome,
-                instrument,
-                reading.enteredBy,
-                reading.enteredAt,
-                reading.live != null,
-                reading.reason,
-                reading.rig,
-                reading.replacesId,
-                reading.cause.isEmpty() ? null : Cause.valueOf(reading.cause));
+        return method.data()
+                .sheet()
+                .field(reading.field)
+                .map(field -> new ReadingView(
+                        reading.id,
+                        field,
+                        reading.place,
+                        reading.typed,
+                        reading.value,
+                        reading.outcome,
+                        instrument,
+                        reading.enteredBy,
+                        reading.enteredAt,
+                        reading.live != null,
+                        reading.reason,
+                        reading.rig,
+                        reading.replacesId,
+                        reading.cause.isEmpty() ? null : Cause.valueOf(reading.cause)));
     }
 }

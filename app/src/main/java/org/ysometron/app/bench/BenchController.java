@@ -2,7 +2,10 @@ package org.ysometron.app.bench;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
@@ -20,11 +23,16 @@ import org.ysometron.app.product.Products;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.gate.Cause;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.reading.Field;
 
 @Controller
 class BenchController {
+
+    /** Fields of one form at the most. */
+    private static final int MOST_FIELDS = 60;
 
     private final Lots lots;
     private final Products products;
@@ -42,45 +50,75 @@ class BenchController {
         this.pages = pages;
     }
 
-    /** A reading as typed. */
+    /** What was typed of one specimen: fields and texts side by side. */
     record Form(
             @Nullable String specimen,
-            @Nullable String field,
-            @Nullable String typed,
-            @Nullable Outcome outcome,
+            @Nullable End outcome,
             @Nullable Long gauge,
-            @Nullable String confirm,
             @Nullable Cause cause,
             @Nullable String reason) {
 
-        Bench.Entry entry() {
-            BenchPages.Key key = BenchPages.Key.of(String.valueOf(field));
-            boolean force = key.quantity() == Quantity.FORCE;
-            return new Bench.Entry(
-                    String.valueOf(specimen),
-                    key.quantity(),
-                    key.place(),
-                    typed == null ? "" : typed,
-                    force ? outcome : null,
-                    gauge == null ? 0 : gauge,
-                    confirm == null ? "" : confirm);
+        String label() {
+            return String.valueOf(specimen);
         }
 
-        String step() {
-            return "F1".equals(field) ? BenchPages.BREAK : BenchPages.MEASURE;
+        long gaugeId() {
+            return gauge == null ? 0 : gauge;
         }
+    }
+
+    /** Texts by key of their place, as they stand in the form. */
+    private static Map<String, String> texts(HttpServletRequest request, String name) {
+        String[] keys = request.getParameterValues("field");
+        String[] texts = request.getParameterValues(name);
+        Map<String, String> found = new LinkedHashMap<>();
+        for (int i = 0; keys != null && i < Math.min(keys.length, MOST_FIELDS); i++) {
+            found.put(keys[i], texts != null && i < texts.length ? texts[i] : "");
+        }
+        if (found.isEmpty()) {
+            throw new NotFound("a field at the bench");
+        }
+        return found;
+    }
+
+    /** The readings typed; of several those that say something, of one that one, whatever it says. */
+    private static List<Bench.Entry> entries(
+            Method method, Form form, Map<String, String> typed, Map<String, String> confirmed) {
+        List<Bench.Entry> entries = new ArrayList<>();
+        typed.forEach((text, value) -> {
+            BenchPages.Key key = BenchPages.Key.of(method, text);
+            if (typed.size() == 1 || !value.isBlank()) {
+                entries.add(new Bench.Entry(
+                        form.label(),
+                        key.field().key(),
+                        key.place(),
+                        value,
+                        key.isTest() ? form.outcome() : null,
+                        form.gaugeId(),
+                        confirmed.getOrDefault(text, "")));
+            }
+        });
+        if (entries.isEmpty()) {
+            BenchPages.Key first =
+                    BenchPages.Key.of(method, typed.keySet().iterator().next());
+            entries.add(new Bench.Entry(
+                    form.label(), first.field().key(), first.place(), "", form.outcome(), form.gaugeId(), ""));
+        }
+        return entries;
     }
 
     @GetMapping("/lots/{code}/bench")
     String page(
             @PathVariable String code,
+            @RequestParam(required = false) @Nullable String method,
             @RequestParam(required = false) @Nullable String step,
             @RequestParam(required = false) @Nullable String specimen,
             @RequestParam(required = false, defaultValue = "0") long gauge,
             @RequestParam(required = false) @Nullable String after,
             Authentication who,
             Model model) {
-        return show(lots.named(code), new BenchPages.Asked(step, specimen, gauge, after, null, false), who, model);
+        return show(
+                lots.named(code), new BenchPages.Asked(method, step, specimen, gauge, after, null, false), who, model);
     }
 
     /** Opens the bench for a method on this day. */
@@ -88,39 +126,44 @@ class BenchController {
     @PreAuthorize("hasAuthority('ENTRY')")
     String confirm(
             @PathVariable String code,
+            @RequestParam(defaultValue = "") String method,
             @RequestParam(required = false) @Nullable List<String> confirmed,
             Authentication who,
             HttpServletResponse response,
             Model model) {
         LotView lot = lots.named(code);
+        Method confirmedFor = method(method);
         try {
             confirmations.confirm(
                     who.getName(),
-                    TestMethod.TENSION,
-                    points(lot),
+                    confirmedFor,
+                    points(lot, confirmedFor),
                     confirmed == null ? 0 : (int) confirmed.stream().distinct().count());
         } catch (Refusal refusal) {
             response.setStatus(422);
             model.addAttribute("unconfirmed", refusal.words());
-            return show(lot, new BenchPages.Asked(BenchPages.BREAK, null, 0, null, null, false), who, model);
+            return show(lot, new BenchPages.Asked(method, BenchPages.BREAK, null, 0, null, null, false), who, model);
         }
-        return "redirect:/lots/" + code + "/bench?step=" + BenchPages.BREAK;
+        return "redirect:/lots/" + code + "/bench?step=" + BenchPages.BREAK + "&method="
+                + confirmedFor.data().id();
     }
 
-    private List<String> points(LotView lot) {
-        return confirmations.points(TestMethod.TENSION, products.product(lot.productId()), pages.expectedLoad(lot));
+    /** The method that a form names; the usual one where it names none. */
+    private static Method method(String id) {
+        return id.isEmpty()
+                ? Methods.usual()
+                : Methods.of(id).orElseThrow(() -> new NotFound("method '" + id + "' in the catalogue"));
+    }
+
+    private List<String> points(LotView lot, Method method) {
+        return confirmations.points(method, products.product(lot.productId()), pages.expectedLoad(lot, method));
     }
 
     @GetMapping("/lots/{code}/bench/preview")
-    String preview(@PathVariable String code, Form form, Model model) {
+    String preview(@PathVariable String code, Form form, HttpServletRequest request, Model model) {
         model.addAttribute(
                 "preview",
-                pages.preview(
-                        lots.named(code),
-                        String.valueOf(form.specimen()),
-                        String.valueOf(form.field()),
-                        form.typed() == null ? "" : form.typed(),
-                        form.gauge() == null ? 0 : form.gauge()));
+                pages.preview(lots.named(code), form.label(), texts(request, "typed"), form.outcome(), form.gaugeId()));
         return "bench/bench :: preview";
     }
 
@@ -133,47 +176,66 @@ class BenchController {
             HttpServletResponse response,
             Model model) {
         LotView lot = lots.named(code);
-        long gauge = form.gauge() == null ? 0 : form.gauge();
+        Map<String, String> typed = texts(request, "typed");
+        Method method = bench.method(lot, form.label());
+        String first = typed.keySet().iterator().next();
+        BenchPages.Key key = BenchPages.Key.of(method, first);
+        String step = key.isTest() ? BenchPages.BREAK : BenchPages.MEASURE;
         try {
-            if (form.step().equals(BenchPages.BREAK) && !confirmations.isConfirmed(by.getName(), TestMethod.TENSION)) {
+            if (key.isTest() && !confirmations.isConfirmed(by.getName(), method)) {
                 throw new Refusal("typed", "Confirm first that it is safe to break: once a day, for each method.");
             }
-            bench.enter(lot, form.entry(), by.getName());
+            bench.enterTest(lot, form.label(), entries(method, form, typed, texts(request, "confirm")), by.getName());
         } catch (Refusal refusal) {
             response.setStatus(422);
-            BenchPages.Refused refused = new BenchPages.Refused(
-                    String.valueOf(form.specimen()),
-                    String.valueOf(form.field()),
-                    form.typed() == null ? "" : form.typed(),
-                    refusal);
+            String where = refusal instanceof Bench.NotTaken taken ? taken.key() : first;
             model.addAttribute("outcome", form.outcome());
             return show(
                     lot,
-                    new BenchPages.Asked(form.step(), form.specimen(), gauge, null, refused, isPart(request)),
+                    new BenchPages.Asked(
+                            method.data().id(),
+                            step,
+                            form.label(),
+                            form.gaugeId(),
+                            null,
+                            new BenchPages.Refused(form.label(), where, typed, refusal),
+                            isPart(request)),
                     by,
                     model);
         }
-        // The specimen in hand stays in hand until its last dimension, by either way of sending: a scanner may press
-        // Enter
-        // before the page has taken the form over.
-        String stay = form.step().equals(BenchPages.MEASURE) && !"T3".equals(form.field()) ? form.specimen() : null;
+        // The specimen in hand stays in hand until its last size, by either way of sending: a scanner may press Enter
+        // before the
+        // page has taken the form over.
+        boolean stays = !key.isTest() && !isLast(method, key);
         if (!isPart(request)) {
             return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
-                    .queryParam("step", form.step())
-                    .queryParam("gauge", gauge)
-                    .queryParam(stay == null ? "after" : "specimen", "{label}")
+                    .queryParam("method", method.data().id())
+                    .queryParam("step", step)
+                    .queryParam("gauge", form.gaugeId())
+                    .queryParam(stays ? "specimen" : "after", "{label}")
                     .encode()
-                    .buildAndExpand(code, form.specimen())
+                    .buildAndExpand(code, form.label())
                     .toUriString();
         }
-        if (stay != null) {
-            BenchView view = pages.further(lot, stay, gauge);
+        if (stays) {
+            BenchView view = pages.further(lot, form.label(), form.gaugeId());
             model.addAttribute("lot", lot);
             model.addAttribute("bench", view);
             model.addAttribute("changed", view.rows());
             return "bench/stroke";
         }
-        return show(lot, new BenchPages.Asked(form.step(), null, gauge, form.specimen(), null, true), by, model);
+        return show(
+                lot,
+                new BenchPages.Asked(method.data().id(), step, null, form.gaugeId(), form.label(), null, true),
+                by,
+                model);
+    }
+
+    /** Whether a size is the last one that the sheet asks for. */
+    private static boolean isLast(Method method, BenchPages.Key key) {
+        List<Field> sizes = method.data().sheet().of(Field.Role.SIZE);
+        return key.field().equals(sizes.get(sizes.size() - 1))
+                && key.place() == key.field().places();
     }
 
     private static boolean isPart(HttpServletRequest request) {
@@ -190,23 +252,18 @@ class BenchController {
             @PathVariable String code,
             @PathVariable long id,
             Form form,
+            @RequestParam(defaultValue = "") String typed,
+            @RequestParam(defaultValue = "") String confirm,
             Authentication by,
             HttpServletResponse response,
             Model model) {
         LotView lot = lots.named(code);
-        String typed = form.typed() == null ? "" : form.typed();
         String reason = form.reason() == null ? "" : form.reason();
         try {
             bench.correct(
                     lot,
                     id,
-                    new Bench.Correction(
-                            typed,
-                            form.outcome(),
-                            0,
-                            form.cause(),
-                            reason,
-                            form.confirm() == null ? "" : form.confirm()),
+                    new Bench.Correction(typed, form.outcome(), 0, form.cause(), reason, confirm),
                     by.getName());
         } catch (Refusal refusal) {
             response.setStatus(422);
@@ -227,35 +284,36 @@ class BenchController {
                 .filter(candidate -> candidate.id() == id)
                 .findFirst()
                 .orElseThrow();
-        BenchPages.Key key = new BenchPages.Key(reading.quantity(), reading.place());
         model.addAttribute("lot", lot);
         model.addAttribute("specimen", record.specimen());
         model.addAttribute("reading", reading);
-        model.addAttribute("label", key.label());
-        model.addAttribute("unit", reading.quantity().unit().symbol());
+        model.addAttribute("label", reading.label());
+        model.addAttribute("unit", reading.field().unit());
         model.addAttribute("typed", typed);
         model.addAttribute("reason", reason);
         model.addAttribute("refusal", refusal);
         model.addAttribute("confirm", refusal instanceof ReadingCheck.Doubted ? typed.strip() : "");
-        model.addAttribute("outcomes", Outcome.values());
+        model.addAttribute("outcomes", record.method().data().ends().keySet());
+        model.addAttribute("choices", reading.field().choices());
         model.addAttribute("causes", Cause.values());
-        model.addAttribute("late", record.force().isPresent());
+        model.addAttribute("late", record.isTested());
         return "bench/correction";
     }
 
     private String show(LotView lot, BenchPages.Asked asked, Authentication who, Model model) {
         BenchView view = pages.page(lot, asked);
         // What has to be confirmed and heeded before breaking is nothing to the calipers.
-        boolean breaking = view.step().equals(BenchPages.BREAK);
-        boolean confirmed = breaking && confirmations.isConfirmed(who.getName(), TestMethod.TENSION);
+        boolean breaking = view.step().equals(BenchPages.BREAK) && view.station() != null;
+        Method method =
+                view.station() == null ? Methods.usual() : method(view.station().id());
+        boolean confirmed = breaking && confirmations.isConfirmed(who.getName(), method);
         model.addAttribute("confirmed", confirmed);
-        model.addAttribute("points", breaking && !confirmed ? points(lot) : List.of());
+        model.addAttribute("points", breaking && !confirmed ? points(lot, method) : List.of());
         model.addAttribute(
                 "caution", breaking ? products.product(lot.productId()).caution() : "");
         model.addAttribute("due", asked.part() ? List.of() : due.of(lot));
         model.addAttribute("lot", lot);
         model.addAttribute("bench", view);
-        model.addAttribute("outcomes", Outcome.values());
         model.addAttribute(
                 "refusal", asked.refused() == null ? null : asked.refused().refusal());
         if (!asked.part()) {

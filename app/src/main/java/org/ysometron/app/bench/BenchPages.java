@@ -2,12 +2,14 @@ package org.ysometron.app.bench;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,11 +23,14 @@ import org.ysometron.app.make.Histories;
 import org.ysometron.app.make.Orders;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
-import org.ysometron.core.dimension.Section;
+import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.method.End;
 import org.ysometron.core.method.Headroom;
-import org.ysometron.core.method.Result;
-import org.ysometron.core.method.Tension;
-import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Reduced;
+import org.ysometron.core.reading.Field;
+import org.ysometron.core.reading.Sheet;
 import org.ysometron.core.working.Figures;
 
 /** Shapes the bench for its page: what is in hand, what comes next, what stands in the list. */
@@ -36,6 +41,12 @@ class BenchPages {
     static final String BREAK = "break";
 
     private static final double STRIP = 300;
+
+    /** Figures of a specimen that the list has room for. */
+    private static final int MOST_FIGURES = 3;
+
+    /** Readings of one field that stand side by side. */
+    private static final int MOST_PLACES = 4;
 
     private final Bench bench;
     private final Instruments instruments;
@@ -65,15 +76,14 @@ class BenchPages {
         this.earlier = earlier;
     }
 
-    /** A field's key: its quantity's first letter and its place, such as W1 or F1. */
-    record Key(Quantity quantity, int place) {
+    /** One place of a field, in forms: width-2. */
+    record Key(Field field, int place) {
 
-        static Key of(String text) {
-            for (Quantity quantity : Quantity.values()) {
-                for (int place = 1; place <= quantity.places(); place++) {
-                    Key key = new Key(quantity, place);
-                    if (key.text().equals(text)) {
-                        return key;
+        static Key of(Method method, String text) {
+            for (Field field : method.data().sheet().fields()) {
+                for (int place = 1; place <= field.places(); place++) {
+                    if (text.equals(field.key() + "-" + place)) {
+                        return new Key(field, place);
                     }
                 }
             }
@@ -81,20 +91,35 @@ class BenchPages {
         }
 
         String text() {
-            return quantity.name().substring(0, 1) + place;
+            return field.key() + "-" + place;
         }
 
-        String label() {
-            return quantity.places() == 1 ? quantity.words() : quantity.words() + " " + place;
+        boolean isTest() {
+            return field.role() != Field.Role.SIZE;
         }
     }
 
-    /** What came back refused: where, what was typed and why. */
-    record Refused(String specimen, String key, String typed, Refusal refusal) {}
+    /**
+     * What came back refused.
+     *
+     * @param key where
+     * @param typed all that was typed, by key
+     */
+    record Refused(String specimen, String key, Map<String, String> typed, Refusal refusal) {
+
+        private String typedAt(String at) {
+            return typed.getOrDefault(at, "");
+        }
+
+        private boolean isDoubted() {
+            return refusal instanceof ReadingCheck.Doubted || (refusal instanceof Bench.NotTaken at && at.isDoubted());
+        }
+    }
 
     /**
      * What is asked of the page.
      *
+     * @param method id of the method that is tested; null for the first that has something to do
      * @param step measuring or breaking; null where the lot's state says which
      * @param specimen the one to take in hand; null for the next
      * @param gauge the gauge it is broken on; 0 for the usual one
@@ -103,6 +128,7 @@ class BenchPages {
      * @param part whether only the row that changed is wanted, that of the specimen done or refused
      */
     record Asked(
+            @Nullable String method,
             @Nullable String step,
             @Nullable String specimen,
             long gauge,
@@ -122,24 +148,26 @@ class BenchPages {
         String step = asked.step();
         String wanted = asked.specimen();
         String changed = asked.changed();
-        List<SpecimenRecord> records = inOrder(lot, bench.records(lot.id()));
-        List<InstrumentView> gauges = instruments.gauges();
+        List<SpecimenRecord> all = inOrder(lot, bench.records(lot.id()));
         Set<Long> givenUp = histories.givenUp(
-                records.stream().map(record -> record.specimen().id()).toList(), Set.of());
-        List<SpecimenRecord> owed = SpecimenRecord.owed(records, givenUp);
-        int measured = (int) owed.stream().filter(BenchPages::isMeasured).count();
-        int broken = (int) records.stream().filter(r -> r.force().isPresent()).count();
+                all.stream().map(record -> record.specimen().id()).toList(), Set.of());
+        List<SpecimenRecord> allOwed = SpecimenRecord.owed(all, givenUp);
+        Method method = station(lot, all, allOwed, asked);
+        List<SpecimenRecord> records = of(method, all);
+        List<SpecimenRecord> owed = of(method, allOwed);
+        List<InstrumentView> gauges = instruments.serving(method.data().equipment());
+        int measured = (int) owed.stream().filter(SpecimenRecord::isMeasured).count();
+        int broken = (int) records.stream().filter(SpecimenRecord::isTested).count();
         String now = step != null && (step.equals(MEASURE) || step.equals(BREAK))
                 ? step
                 : measured < owed.size() ? MEASURE : BREAK;
         InstrumentView gauge = gauges.stream()
                 .filter(candidate -> candidate.id() == asked.gauge())
                 .findFirst()
-                .orElseGet(() -> usual(lot, records, gauges));
-        String unknown = unknown(lot, records, wanted);
+                .orElseGet(() -> usual(lot, method, records, gauges));
+        String unknown = unknown(lot, all, wanted);
         SpecimenRecord inHand = unknown.isEmpty()
-                ? choose(
-                        lot, following(wanted == null || wanted.isBlank() ? owed : records, asked.after()), now, wanted)
+                ? choose(lot, following(wanted == null || wanted.isBlank() ? owed : all, asked.after()), now, wanted)
                 : null;
         BenchView.@Nullable Hand hand =
                 inHand == null || gauge == null ? null : hand(lot, inHand, now, gauge, gauges, asked.refused());
@@ -150,7 +178,77 @@ class BenchPages {
                 .map(record -> row(record, record.equals(inHand), !owed.contains(record)))
                 .toList();
         return new BenchView(
-                now, gauge == null ? 0 : gauge.id(), gauges, hand, rows, measured, broken, owed.size(), unknown);
+                all.isEmpty() ? null : BenchView.Station.of(method.data(), broken, owed.size()),
+                stations(all, allOwed),
+                now,
+                gauge == null ? 0 : gauge.id(),
+                gauges,
+                hand,
+                heads(method),
+                rows,
+                measured,
+                broken,
+                owed.size(),
+                unknown);
+    }
+
+    /** The method asked for, that of the specimen asked for, else the first with something to do. */
+    private static Method station(LotView lot, List<SpecimenRecord> all, List<SpecimenRecord> owed, Asked asked) {
+        Optional<SpecimenRecord> scanned =
+                asked.specimen() == null || asked.specimen().isBlank()
+                        ? Optional.empty()
+                        : named(lot, all, asked.specimen());
+        return scanned.map(SpecimenRecord::method)
+                .or(() -> all.stream()
+                        .map(SpecimenRecord::method)
+                        .filter(method -> method.data().id().equals(asked.method()))
+                        .findFirst())
+                .or(() -> owed.stream()
+                        .filter(record -> !record.isTested())
+                        .map(SpecimenRecord::method)
+                        .findFirst())
+                .or(() -> all.stream().map(SpecimenRecord::method).findFirst())
+                .orElseGet(Methods::usual);
+    }
+
+    private static List<SpecimenRecord> of(Method method, List<SpecimenRecord> records) {
+        return records.stream().filter(record -> record.method().equals(method)).toList();
+    }
+
+    private static List<BenchView.Station> stations(List<SpecimenRecord> all, List<SpecimenRecord> owed) {
+        Set<Method> tested = all.stream().map(SpecimenRecord::method).collect(Collectors.toSet());
+        return Methods.all().stream()
+                .filter(tested::contains)
+                .map(method -> BenchView.Station.of(
+                        method.data(),
+                        (int) of(method, all).stream()
+                                .filter(SpecimenRecord::isTested)
+                                .count(),
+                        of(method, owed).size()))
+                .toList();
+    }
+
+    private static List<BenchView.Head> heads(Method method) {
+        List<BenchView.Head> heads = new ArrayList<>();
+        for (Field field : method.data().sheet().asked()) {
+            heads.add(new BenchView.Head(capital(field.words()) + unit(field.unit()), field.places() == 1));
+        }
+        heads.add(new BenchView.Head("Ended", false));
+        shown(method).forEach(one -> heads.add(new BenchView.Head(one.title() + unit(one.unit()), true)));
+        return heads;
+    }
+
+    private static String unit(String symbol) {
+        return symbol.isEmpty() ? "" : ", " + symbol;
+    }
+
+    private static String capital(String words) {
+        return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
+    }
+
+    /** The figures that the list has room for; the working has them all. */
+    private static List<Characteristic> shown(Method method) {
+        return method.data().characteristics().stream().limit(MOST_FIGURES).toList();
     }
 
     /**
@@ -165,112 +263,173 @@ class BenchPages {
                 record.specimen().conditions().orientation().name(),
                 record.specimen().conditions().words(),
                 fields(record, MEASURE, null),
+                List.of(),
                 measured(record),
                 "",
                 "",
                 List.of(),
                 true);
-        return new BenchView(MEASURE, gaugeId, List.of(), hand, List.of(row(record, true, false)), 0, 0, 0, "");
+        return new BenchView(
+                BenchView.Station.of(record.method().data(), 0, 0),
+                List.of(),
+                MEASURE,
+                gaugeId,
+                List.of(),
+                hand,
+                List.of(),
+                List.of(row(record, true, false)),
+                0,
+                0,
+                0,
+                "");
     }
 
+    /**
+     * What is worked out while somebody types.
+     *
+     * @param typed all that stands in the form, by key
+     */
     @Transactional(readOnly = true)
-    BenchView.Preview preview(LotView lot, String label, String keyText, String typed, long gaugeId) {
-        Key key = Key.of(keyText);
-        if (typed.isBlank()) {
+    BenchView.Preview preview(LotView lot, String label, Map<String, String> typed, @Nullable End end, long gaugeId) {
+        if (typed.values().stream().allMatch(String::isBlank)) {
             return new BenchView.Preview("", List.of(), List.of(), -1);
         }
         SpecimenRecord record = bench.records(lot.id()).stream()
                 .filter(candidate -> candidate.specimen().label().equals(label))
                 .findFirst()
                 .orElseThrow(() -> new NotFound("specimen '" + label + "' in lot " + lot.code()));
-        Typed.Accepted accepted;
+        List<String> lines = new ArrayList<>();
+        Map<Key, Double> values = new LinkedHashMap<>();
         try {
-            accepted = check.read(key.quantity(), key.place(), typed);
+            typed.forEach((text, value) -> {
+                Key key = Key.of(record.method(), text);
+                if (!value.isBlank()) {
+                    read(lot, record, key, value, lines).ifPresent(number -> values.put(key, number));
+                }
+            });
         } catch (Refusal refusal) {
             return new BenchView.Preview(refusal.words(), List.of(), List.of(), -1);
         }
-        List<String> lines = new ArrayList<>();
-        if (accepted.isConverted()) {
-            lines.add(accepted.text() + " = " + Figures.significant(accepted.value(), 5) + " "
-                    + key.quantity().unit().symbol());
+        boolean test = typed.keySet().stream()
+                .anyMatch(text -> Key.of(record.method(), text).isTest());
+        return test ? testPreview(lot, record, values, end, gaugeId, lines) : sizePreview(record, values, lines);
+    }
+
+    private Optional<Double> read(LotView lot, SpecimenRecord record, Key key, String text, List<String> lines) {
+        Sheet.One one = check.read(key.field(), key.place(), text);
+        if (one.value().isEmpty()) {
+            return Optional.empty();
         }
-        check.doubt(lot, record.specimen(), key.quantity(), accepted.value()).ifPresent(lines::add);
-        return key.quantity() == Quantity.FORCE
-                ? forcePreview(lot, record, accepted.value(), gaugeId, lines)
-                : sectionPreview(record, key, accepted.value(), lines);
+        double value = one.value().getAsDouble();
+        if (!one.shown().isEmpty()) {
+            lines.add(one.shown() + " = " + Figures.significant(value, 5) + " "
+                    + key.field().unit());
+        }
+        check.doubt(lot, record.specimen(), record.method(), key.field(), value).ifPresent(lines::add);
+        return Optional.of(value);
     }
 
     // ---- while typing ------------------------------------------------------------------------------------------
 
-    private BenchView.Preview forcePreview(
-            LotView lot, SpecimenRecord record, double force, long gaugeId, List<String> lines) {
-        InstrumentView gauge = instruments.instrument(gaugeId);
-        Optional<Section> section = record.section();
-        if (section.isEmpty()) {
-            lines.add("No stress yet: measure width and thickness first.");
+    private BenchView.Preview testPreview(
+            LotView lot,
+            SpecimenRecord record,
+            Map<Key, Double> typed,
+            @Nullable End end,
+            long gaugeId,
+            List<String> lines) {
+        if (!record.isMeasured()) {
+            lines.add("No figure yet: measure the specimen first.");
             return new BenchView.Preview("", lines, List.of(), -1);
         }
-        boolean over = gauge.capacity().isPresent() && force >= gauge.capacity().getAsDouble();
-        double stress = Tension.stress(
-                over ? gauge.capacity().getAsDouble() : force, section.get().area());
-        lines.add((over ? "at least " : "") + Figures.significant(stress, 4) + " MPa on "
-                + Figures.significant(section.get().area(), 4) + " mm²");
-        if (over) {
-            lines.add("At or above the capacity of " + gauge.name() + ": will be kept as a bound, not a value.");
+        InstrumentView gauge = instruments.instrument(gaugeId);
+        List<Reduced> results;
+        try {
+            results = record.resultsWith(
+                    byField(typed),
+                    end == null ? record.method().data().usualEnd() : end,
+                    record.method().data().endedBy().isEmpty() ? OptionalDouble.empty() : gauge.capacity());
+        } catch (IllegalArgumentException notYet) {
+            return new BenchView.Preview("", lines, List.of(), -1);
         }
+        results.stream()
+                .filter(result -> result.value().isPresent())
+                .forEach(result -> lines.add(result.characteristic().title() + ": " + words(result)));
+        results.stream().limit(1).flatMap(result -> result.notes().stream()).forEach(lines::add);
+        Optional<Double> figure = results.stream()
+                .limit(1)
+                .flatMap(result -> result.value().stream().boxed())
+                .findFirst();
+        return figure.map(value -> besideEarlier(lot, record, value, lines))
+                .orElseGet(() -> new BenchView.Preview("", lines, List.of(), -1));
+    }
+
+    private static Map<String, List<Double>> byField(Map<Key, Double> typed) {
+        Map<String, List<Double>> values = new LinkedHashMap<>();
+        typed.forEach((key, value) -> values.computeIfAbsent(key.field().key(), field -> new ArrayList<>())
+                .add(value));
+        return values;
+    }
+
+    private BenchView.Preview besideEarlier(LotView lot, SpecimenRecord record, double figure, List<String> lines) {
+        Characteristic main = record.method().data().main();
         Optional<EarlierLots.Earlier> before =
-                earlier.strengths(lot, record.specimen().conditions());
+                earlier.of(lot, main, record.specimen().conditions());
         if (before.isEmpty()) {
             lines.add("No earlier lot to compare with.");
             return new BenchView.Preview("", lines, List.of(), -1);
         }
         EarlierLots.Earlier lots = before.get();
         lines.add("Earlier lots: means from " + Figures.significant(lots.least(), 3) + " to "
-                + Figures.significant(lots.greatest(), 3) + " MPa ("
+                + with(lots.greatest(), 3, main.unit()) + " ("
                 + lots.means().size() + " lots)");
         List<Double> all = new ArrayList<>(lots.means());
-        all.add(stress);
+        all.add(figure);
         Scale scale = Scale.holding(all, 0, STRIP);
         return new BenchView.Preview(
-                "", lines, lots.means().stream().map(scale::at).toList(), scale.at(stress));
+                "", lines, lots.means().stream().map(scale::at).toList(), scale.at(figure));
     }
 
-    private static BenchView.Preview sectionPreview(SpecimenRecord record, Key key, double value, List<String> lines) {
-        double width = mean(record, Quantity.WIDTH, key, value);
-        double thickness = mean(record, Quantity.THICKNESS, key, value);
-        if (width > 0 && thickness > 0) {
-            lines.add("area " + Figures.significant(width * thickness, 4) + " mm² so far");
-        }
-        double nominal = record.specimen().nominal(key.quantity() == Quantity.WIDTH);
-        double percent = 100 * (value / nominal - 1);
-        lines.add(Figures.decimals(value, 2) + " mm, " + (percent < 0 ? "" : "+") + Figures.decimals(percent, 1)
-                + " % of the nominal " + Figures.decimals(nominal, 1) + " mm");
-        if (Math.abs(percent) > 10) {
-            lines.add("More than 10 % off nominal: look at the print before breaking this specimen.");
-        }
+    private static BenchView.Preview sizePreview(SpecimenRecord record, Map<Key, Double> typed, List<String> lines) {
+        typed.forEach((key, value) -> {
+            OptionalDouble nominal = record.specimen().nominal(key.field().key());
+            if (nominal.isPresent()) {
+                double percent = 100 * (value / nominal.getAsDouble() - 1);
+                lines.add(Figures.decimals(value, 2) + " mm, " + (percent < 0 ? "" : "+")
+                        + Figures.decimals(percent, 1) + " % of the nominal "
+                        + Figures.decimals(nominal.getAsDouble(), 1) + " mm");
+                if (Math.abs(percent) > 10) {
+                    lines.add("More than 10 % off nominal: look at the print before testing this specimen.");
+                }
+            }
+        });
         return new BenchView.Preview("", lines, List.of(), -1);
     }
 
-    private static double mean(SpecimenRecord record, Quantity quantity, Key typedAt, double typed) {
-        List<Double> values = new ArrayList<>();
-        record.live(quantity).stream()
-                .filter(reading -> quantity != typedAt.quantity() || reading.place() != typedAt.place())
-                .forEach(reading -> values.add(reading.value()));
-        if (quantity == typedAt.quantity()) {
-            values.add(typed);
-        }
-        return values.stream().mapToDouble(Double::doubleValue).average().orElse(0);
+    private static String with(double value, int digits, String unit) {
+        return Figures.significant(value, digits) + (unit.isEmpty() ? "" : " " + unit);
+    }
+
+    /** A figure with what it is good for: "at least 55.0 MPa", "1.60 to 1.80 N·m". */
+    private static String words(Reduced result) {
+        int digits = result.characteristic().digits() + 1;
+        String unit = result.characteristic().unit();
+        return switch (result.made()) {
+            case VALUE -> with(result.value().getAsDouble(), digits, unit);
+            case AT_LEAST -> "at least " + with(result.value().getAsDouble(), digits, unit);
+            case AT_MOST -> "at most " + with(result.value().getAsDouble(), digits, unit);
+            case BETWEEN ->
+                Figures.significant(result.value().getAsDouble(), digits) + " to "
+                        + with(result.upper().getAsDouble(), digits, unit);
+            case NOTHING -> "";
+        };
     }
 
     // ---- what is in hand ---------------------------------------------------------------------------------------
 
-    private static boolean isMeasured(SpecimenRecord record) {
-        return record.section().isPresent();
-    }
-
     private static boolean isComplete(SpecimenRecord record) {
-        return record.live(Quantity.WIDTH).size() == Quantity.WIDTH.places()
-                && record.live(Quantity.THICKNESS).size() == Quantity.THICKNESS.places();
+        return record.method().data().sheet().of(Field.Role.SIZE).stream()
+                .allMatch(field -> field.optional() || record.live(field).size() == field.places());
     }
 
     /** What is wrong with a label that was scanned or typed; nothing stays in hand then, so that no reading goes astray. */
@@ -322,23 +481,39 @@ class BenchPages {
             return named(lot, records, wanted).orElse(null);
         }
         List<SpecimenRecord> unbroken =
-                records.stream().filter(record -> record.force().isEmpty()).toList();
+                records.stream().filter(record -> !record.isTested()).toList();
         if (step.equals(BREAK)) {
-            return unbroken.stream().filter(BenchPages::isMeasured).findFirst().orElse(null);
+            return unbroken.stream()
+                    .filter(SpecimenRecord::isMeasured)
+                    .findFirst()
+                    .orElse(null);
         }
         // Specimens not measured at all come before those that somebody left with fewer readings on purpose.
         return unbroken.stream()
-                .filter(record -> !isMeasured(record))
+                .filter(record -> !record.isMeasured())
                 .findFirst()
                 .or(() ->
                         unbroken.stream().filter(record -> !isComplete(record)).findFirst())
                 .orElse(null);
     }
 
-    /** The gauge that the lot's next specimen would be broken on; 0 when none is registered. */
-    long usualGauge(LotView lot) {
-        InstrumentView gauge = usual(lot, bench.records(lot.id()), instruments.gauges());
+    /** The gauge of this kind that the lot's next specimen would be tested on; 0 when none is registered. */
+    long usualGauge(LotView lot, Method method) {
+        InstrumentView gauge = usual(
+                lot,
+                method,
+                of(method, bench.records(lot.id())),
+                instruments.serving(method.data().equipment()));
         return gauge == null ? 0 : gauge.id();
+    }
+
+    /** The methods that the lot's specimens are tested by; the usual one while there are none. */
+    List<Method> methods(LotView lot) {
+        List<Method> methods = bench.records(lot.id()).stream()
+                .map(SpecimenRecord::method)
+                .distinct()
+                .toList();
+        return methods.isEmpty() ? List.of(Methods.usual()) : methods;
     }
 
     /** In the order in which they are to be tested; in order of their sets when none was given. */
@@ -353,31 +528,31 @@ class BenchPages {
                         .toList();
     }
 
-    /** The largest load to be expected in this lot, in N; 0 when nobody knows. */
-    double expectedLoad(LotView lot) {
-        return expectedLoad(lot, bench.records(lot.id()));
+    /** The largest load to be expected in this lot, in the unit of the method's equipment; 0 when nobody knows. */
+    double expectedLoad(LotView lot, Method method) {
+        return expectedLoad(lot, method, of(method, bench.records(lot.id())));
     }
 
-    private double expectedLoad(LotView lot, List<SpecimenRecord> records) {
+    private double expectedLoad(LotView lot, Method method, List<SpecimenRecord> records) {
         // Specimens of one set expect the same: asked once a set, not once a specimen.
         Map<Long, SpecimenView> sets = new java.util.HashMap<>();
         records.forEach(record -> sets.putIfAbsent(record.specimen().setId(), record.specimen()));
         return sets.values().stream()
-                .mapToDouble(specimen -> check.expectedStrength(lot, specimen).orElse(0)
-                        * specimen.nominal(true)
-                        * specimen.nominal(false))
+                .mapToDouble(
+                        specimen -> check.expectedLoad(lot, specimen, method).orElse(0))
                 .max()
                 .orElse(0);
     }
 
     /** The smallest calibrated gauge with room for the largest load to be expected in this lot, else the largest there is. */
-    private @Nullable InstrumentView usual(LotView lot, List<SpecimenRecord> records, List<InstrumentView> gauges) {
+    private @Nullable InstrumentView usual(
+            LotView lot, Method method, List<SpecimenRecord> records, List<InstrumentView> gauges) {
         if (gauges.isEmpty()) {
             return null;
         }
         // What was broken of this lot so far is comparable with what is broken on the same gauge.
         Optional<InstrumentView> same = records.stream()
-                .flatMap(record -> record.force().stream())
+                .flatMap(record -> record.ended().stream())
                 .map(ReadingView::instrument)
                 .reduce((first, last) -> last)
                 .flatMap(used ->
@@ -388,9 +563,9 @@ class BenchPages {
         List<InstrumentView> calibrated =
                 gauges.stream().filter(gauge -> !before.isOut(gauge)).toList();
         List<InstrumentView> offered = calibrated.isEmpty() ? gauges : calibrated;
-        double load = expectedLoad(lot, records);
+        double load = expectedLoad(lot, method, records);
         return offered.stream()
-                .filter(gauge -> gauge.capacity().orElse(0) * Headroom.LARGEST_SHARE >= load)
+                .filter(gauge -> gauge.capacity().orElse(Double.MAX_VALUE) * Headroom.LARGEST_SHARE >= load)
                 .findFirst()
                 .orElse(offered.get(offered.size() - 1));
     }
@@ -402,31 +577,26 @@ class BenchPages {
             InstrumentView gauge,
             List<InstrumentView> gauges,
             @Nullable Refused refused) {
-        // Strength is what matters in the grips: in the calipers nobody asks for it.
-        OptionalDouble strength =
-                step.equals(BREAK) ? check.expectedStrength(lot, record.specimen()) : OptionalDouble.empty();
-        double area = record.section()
-                .map(Section::area)
-                .orElse(record.specimen().design().nominalArea());
-        String headroom = strength.isEmpty()
+        // The load is what matters in the grips: in the calipers nobody asks for it.
+        OptionalDouble load = step.equals(BREAK)
+                ? check.expectedLoad(lot, record.specimen(), record.method())
+                : OptionalDouble.empty();
+        List<Headroom.Gauge> others = gauges.stream().map(InstrumentView::gauge).toList();
+        boolean limited = load.isPresent() && gauge.capacity().isPresent();
+        String headroom = !limited
                 ? ""
-                : Headroom.warning(
-                                strength.getAsDouble(),
-                                area,
-                                gauge.gauge(),
-                                gauges.stream().map(InstrumentView::gauge).toList())
-                        .or(() -> Headroom.tooCoarse(
-                                strength.getAsDouble() * area,
-                                gauge.gauge(),
-                                gauges.stream().map(InstrumentView::gauge).toList()))
+                : Headroom.warning(load.getAsDouble(), 1, gauge.gauge(), others)
+                        .or(() -> Headroom.tooCoarse(load.getAsDouble(), gauge.gauge(), others))
                         .orElse("");
-        String expected =
-                strength.isEmpty() ? "" : Figures.significant(strength.getAsDouble() * area, 3) + " N expected";
+        String expected = load.isEmpty()
+                ? ""
+                : with(load.getAsDouble(), 3, record.method().data().equipment().unit()) + " expected";
         return new BenchView.Hand(
                 record.specimen().label(),
                 record.specimen().conditions().orientation().name(),
                 record.specimen().conditions().words(),
                 fields(record, step, refused),
+                step.equals(BREAK) ? noted(record, refused) : List.of(),
                 measured(record),
                 headroom,
                 expected,
@@ -437,96 +607,149 @@ class BenchPages {
     private static List<BenchView.Field> fields(SpecimenRecord record, String step, @Nullable Refused refused) {
         List<BenchView.Field> fields = new ArrayList<>();
         boolean focused = false;
-        for (Quantity quantity : Quantity.values()) {
-            if ((quantity == Quantity.FORCE) != step.equals(BREAK)) {
-                continue;
-            }
-            for (int place = 1; place <= quantity.places(); place++) {
-                BenchView.Field field = field(record, new Key(quantity, place), refused, !focused);
-                focused |= field.focus();
-                fields.add(field);
+        Field.Role role = step.equals(BREAK) ? Field.Role.TEST : Field.Role.SIZE;
+        // Where nothing must be read the first field is as good as any.
+        boolean any = record.method().data().sheet().of(role).stream().allMatch(Field::optional);
+        for (Field field : record.method().data().sheet().of(role)) {
+            // Of a long row of readings what is there, and the next.
+            int places = field.places() <= MOST_PLACES
+                    ? field.places()
+                    : Math.min(field.places(), record.live(field).size() + 1);
+            for (int place = 1; place <= places; place++) {
+                BenchView.Field shown = field(record, new Key(field, place), refused, !focused, any);
+                focused |= shown.focus();
+                fields.add(shown);
             }
         }
         return fields;
     }
 
-    private static String measured(SpecimenRecord record) {
-        return record.section()
-                .map(s -> Figures.decimals(s.width(), 3) + " × " + Figures.decimals(s.thickness(), 3) + " mm, "
-                        + Figures.significant(s.area(), 4) + " mm²")
-                .orElse("not measured yet");
+    /** What may be noted beside the test. */
+    private static List<BenchView.Field> noted(SpecimenRecord record, @Nullable Refused refused) {
+        return record.method().data().sheet().of(Field.Role.NOTED).stream()
+                .map(field -> field(record, new Key(field, 1), refused, false, false))
+                .toList();
     }
 
-    private static BenchView.Field field(SpecimenRecord record, Key key, @Nullable Refused refused, boolean mayFocus) {
+    private static String measured(SpecimenRecord record) {
+        OptionalDouble width = record.mean("width");
+        OptionalDouble thickness = record.mean("thickness");
+        if (width.isPresent() && thickness.isPresent()) {
+            return Figures.decimals(width.getAsDouble(), 3) + " × " + Figures.decimals(thickness.getAsDouble(), 3)
+                    + " mm, " + Figures.significant(width.getAsDouble() * thickness.getAsDouble(), 4) + " mm²";
+        }
+        List<String> sizes = new ArrayList<>();
+        for (Field field : record.method().data().sheet().of(Field.Role.SIZE)) {
+            record.mean(field.key())
+                    .ifPresent(mean -> sizes.add(field.words() + " " + Figures.decimals(mean, 3) + " " + field.unit()));
+        }
+        boolean asked =
+                record.method().data().sheet().of(Field.Role.SIZE).stream().anyMatch(f -> !f.optional());
+        return sizes.isEmpty() ? (asked ? "not measured yet" : "") : String.join(", ", sizes);
+    }
+
+    private static BenchView.Field field(
+            SpecimenRecord record, Key key, @Nullable Refused refused, boolean mayFocus, boolean any) {
+        Field field = key.field();
         String given =
-                record.at(key.quantity(), key.place()).map(ReadingView::typed).orElse("");
-        String unit = key.quantity().unit().symbol();
-        if (refused != null
-                && refused.key().equals(key.text())
-                && refused.specimen().equals(record.specimen().label())) {
-            String confirm = refused.refusal() instanceof ReadingCheck.Doubted
-                    ? refused.typed().strip()
-                    : "";
+                record.at(field.key(), key.place()).map(ReadingView::typed).orElse("");
+        String label = field.label(key.place());
+        boolean optional = field.optional() || (key.place() > 1 && key.isTest());
+        boolean here = refused != null && refused.key().equals(key.text());
+        if (refused != null && refused.specimen().equals(record.specimen().label()) && (given.isEmpty() || here)) {
+            String typed = refused.typedAt(key.text());
             return new BenchView.Field(
                     key.text(),
-                    key.label(),
-                    unit,
+                    label,
+                    field.unit(),
                     "",
-                    refused.typed(),
-                    refused.refusal().words(),
-                    confirm,
-                    true);
+                    typed,
+                    here ? refused.refusal().words() : "",
+                    here && refused.isDoubted() ? typed.strip() : "",
+                    here,
+                    field.choices(),
+                    optional);
         }
-        boolean focus = mayFocus && given.isEmpty() && refused == null;
-        return new BenchView.Field(key.text(), key.label(), unit, given, "", "", "", focus);
+        boolean focus = mayFocus && given.isEmpty() && refused == null && (any || !(optional && key.isTest()));
+        return new BenchView.Field(
+                key.text(), label, field.unit(), given, "", "", "", focus, field.choices(), optional);
     }
 
     // ---- the list ----------------------------------------------------------------------------------------------
 
     private static BenchView.Row row(SpecimenRecord record, boolean inHand, boolean givenUp) {
-        Optional<Result> strength = record.strength();
-        List<String> notes = strength.map(Result::notes)
-                .orElseGet(() -> record.section().map(Section::notes).orElse(List.of()));
-        String stress = strength.map(result ->
-                        (result.kind() == Result.Kind.AT_LEAST ? "≥ " : "") + Figures.significant(result.value(), 4))
-                .orElse("");
+        List<Reduced> results = record.results().isEmpty() ? record.soFar() : record.results();
+        Optional<Reduced> main = results.stream().findFirst();
+        List<String> notes = new ArrayList<>(main.map(Reduced::notes).orElse(List.of()));
+        if (!record.problem().isEmpty()) {
+            notes.add(record.problem());
+        }
+        for (Field noted : record.method().data().sheet().of(Field.Role.NOTED)) {
+            record.at(noted.key(), 1).ifPresent(reading -> notes.add(capital(noted.words()) + ": " + reading.typed()));
+        }
+        List<BenchView.Column> cells = record.method().data().sheet().asked().stream()
+                .map(field -> new BenchView.Column(cells(record, field), field.places() == 1))
+                .toList();
         return new BenchView.Row(
                 record.specimen().label(),
                 record.specimen().conditions().orientation().words(),
                 inHand,
-                cells(record, Quantity.WIDTH),
-                cells(record, Quantity.THICKNESS),
-                record.section().map(s -> Figures.significant(s.area(), 4)).orElse(""),
-                cells(record, Quantity.FORCE).stream().findFirst().orElse(null),
-                record.force()
-                        .map(ReadingView::outcome)
-                        .map(outcome -> outcome.words())
-                        .orElse(givenUp ? "given up" : ""),
-                stress,
-                strength.map(result -> result.kind().name()).orElse(""),
+                cells,
+                record.isTested()
+                        ? record.endWords()
+                        : givenUp ? "given up" : results.isEmpty() ? "" : "goes on; so far",
+                results.isEmpty()
+                        ? shown(record.method()).stream().map(one -> "").toList()
+                        : results.stream()
+                                .limit(MOST_FIGURES)
+                                .map(BenchPages::figure)
+                                .toList(),
+                main.map(result -> SpecimenRecord.kind(result)).orElse(""),
                 notes,
                 record.corrected().stream().map(wrong -> history(record, wrong)).toList());
     }
 
-    private static List<BenchView.Cell> cells(SpecimenRecord record, Quantity quantity) {
-        return record.live(quantity).stream()
-                .map(reading -> new BenchView.Cell(
-                        reading.id(),
-                        reading.typed(),
-                        quantity == Quantity.FORCE
-                                ? Figures.plain(reading.value(), 4)
-                                : Figures.decimals(reading.value(), 2)))
+    /** What stands in the list: a value, a bound with its sign, an interval; one that is not counted is there and crossed out. */
+    private static String figure(Reduced result) {
+        int digits = result.characteristic().digits() + 1;
+        if (result.shown().isEmpty()) {
+            return "";
+        }
+        String shown = Figures.significant(result.shown().getAsDouble(), digits);
+        return switch (result.made()) {
+            case AT_LEAST -> "≥ " + shown;
+            case AT_MOST -> "≤ " + shown;
+            case BETWEEN -> shown + " to " + Figures.significant(result.upper().getAsDouble(), digits);
+            default -> shown;
+        };
+    }
+
+    private static List<BenchView.Cell> cells(SpecimenRecord record, Field field) {
+        return record.live(field).stream()
+                .map(reading -> new BenchView.Cell(reading.id(), reading.typed(), shown(reading)))
                 .toList();
+    }
+
+    private static String shown(ReadingView reading) {
+        if (reading.value() == null) {
+            return reading.typed();
+        }
+        return switch (reading.field().dimension()) {
+            case LENGTH -> Figures.decimals(reading.value(), 2);
+            // A day is a day, and no 86400 s.
+            case TIME -> reading.typed();
+            default -> Figures.plain(reading.value(), 4);
+        };
     }
 
     private static String history(SpecimenRecord record, ReadingView wrong) {
         String why = record.readings().stream()
-                .filter(reading -> reading.quantity() == wrong.quantity()
+                .filter(reading -> reading.field().equals(wrong.field())
                         && reading.place() == wrong.place()
                         && reading.id() > wrong.id())
                 .findFirst()
                 .map(next -> " → " + next.typed() + ": " + next.reason() + " (" + next.enteredBy() + ")")
                 .orElse("");
-        return new Key(wrong.quantity(), wrong.place()).label() + " first read " + wrong.typed() + why;
+        return wrong.label() + " first read " + wrong.typed() + why;
     }
 }

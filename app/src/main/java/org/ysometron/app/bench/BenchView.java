@@ -1,26 +1,44 @@
 package org.ysometron.app.bench;
 
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.core.method.Equipment;
+import org.ysometron.core.method.MethodData;
 
 /**
  * The bench page, shaped for its template.
  *
- * @param rows all specimens, or those that a reading just stored has changed
+ * @param station the method that is tested at it; null while the lot has no specimens
+ * @param stations all methods of the lot, each with what of it is done
+ * @param heads heads of the list's columns
+ * @param rows all specimens of the method, or those that a reading just stored has changed
  * @param measured how many are measured; like those broken and all of them 0 where the page keeps what it shows of them
  * @param unknown what is wrong with the label that was scanned, and then nothing is in hand; empty otherwise
  */
 record BenchView(
+        @Nullable Station station,
+        List<Station> stations,
         String step,
         long gaugeId,
         List<InstrumentView> gauges,
         @Nullable Hand hand,
+        List<Head> heads,
         List<Row> rows,
         int measured,
         int broken,
         int total,
         String unknown) {
+
+    /** Another method of the lot that has something left to do; null where there is none. */
+    public @Nullable Station next() {
+        return stations.stream()
+                .filter(other -> other.done() < other.total())
+                .filter(other -> station == null || !other.id().equals(station.id()))
+                .findFirst()
+                .orElse(null);
+    }
 
     /** Whether there is anything to take in hand. */
     public boolean hasSpecimens() {
@@ -28,9 +46,55 @@ record BenchView(
     }
 
     /**
+     * A method at the bench.
+     *
+     * @param title with a capital
+     * @param sizes whether its sheet asks for sizes
+     * @param equipment what it is done with
+     * @param lasts whether it runs for days, so that readings come before the end
+     * @param done how many specimens of it are tested
+     */
+    record Station(
+            String id,
+            String title,
+            boolean sizes,
+            Equipment equipment,
+            boolean lasts,
+            List<EndChoice> ends,
+            String hint,
+            int done,
+            int total) {
+
+        static Station of(MethodData data, int done, int total) {
+            String title = data.title().substring(0, 1).toUpperCase(Locale.ROOT)
+                    + data.title().substring(1);
+            return new Station(
+                    data.id(),
+                    title,
+                    data.sheet().of(org.ysometron.core.reading.Field.Role.SIZE).stream()
+                            .anyMatch(field -> !field.optional()),
+                    data.equipment(),
+                    data.days() > 0,
+                    data.ends().keySet().stream()
+                            .map(end -> new EndChoice(end.name(), end.words()))
+                            .toList(),
+                    data.closing().dimension().example(),
+                    done,
+                    total);
+        }
+    }
+
+    /** A way to end. */
+    record EndChoice(String key, String words) {}
+
+    /** Head of a column. */
+    record Head(String words, boolean number) {}
+
+    /**
      * The specimen in hand.
      *
      * @param fields what is still to be typed, and what is there already
+     * @param noted what may be noted beside the test
      * @param headroom warning about the gauge; empty when it is large enough
      * @param warnings what makes its result provisional, or stops it from being broken
      * @param stays whether it was in hand before, so that what the page says of it stands
@@ -40,11 +104,18 @@ record BenchView(
             String orientation,
             String terms,
             List<Field> fields,
+            List<Field> noted,
             String section,
             String headroom,
             String expected,
             List<String> warnings,
-            boolean stays) {}
+            boolean stays) {
+
+        /** Whether there is anything left to type. */
+        public boolean isOpen() {
+            return fields.stream().anyMatch(Field::isOpen);
+        }
+    }
 
     /**
      * One place to type a reading.
@@ -53,6 +124,8 @@ record BenchView(
      * @param typed what was typed and refused; empty otherwise
      * @param problem why it was refused; empty otherwise
      * @param confirm text that counts as confirmed when sent again
+     * @param choices words to choose from; none for a number
+     * @param optional whether a result can be had without it
      */
     record Field(
             String key,
@@ -62,27 +135,35 @@ record BenchView(
             String typed,
             String problem,
             String confirm,
-            boolean focus) {
+            boolean focus,
+            List<String> choices,
+            boolean optional) {
 
         public boolean isOpen() {
             return given.isEmpty();
         }
     }
 
-    /** A specimen in the list. */
+    /**
+     * A specimen in the list.
+     *
+     * @param cells its readings, column by column
+     * @param figures what its method makes of them, column by column; empty while there is nothing
+     * @param kind what the first figure is good for
+     */
     record Row(
             String label,
             String orientation,
             boolean inHand,
-            List<Cell> widths,
-            List<Cell> thicknesses,
-            String area,
-            @Nullable Cell force,
+            List<Column> cells,
             String outcome,
-            String stress,
+            List<String> figures,
             String kind,
             List<String> notes,
             List<String> history) {}
+
+    /** The readings of one field. */
+    record Column(List<Cell> cells, boolean number) {}
 
     /** A reading in the list; its id leads to the correction. */
     record Cell(long id, String typed, String shown) {}

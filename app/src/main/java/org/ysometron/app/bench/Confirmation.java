@@ -1,15 +1,12 @@
 package org.ysometron.app.bench;
 
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
-import org.ysometron.core.method.TestMethod;
 
 @Entity
 @Table(name = "bench_confirmation")
@@ -21,8 +18,7 @@ class Confirmation {
 
     String account;
 
-    @Enumerated(EnumType.STRING)
-    TestMethod method;
+    String method;
 
     LocalDate confirmedOn;
     String points;

@@ -10,7 +10,8 @@ import org.ysometron.app.plan.Site;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Equipment;
+import org.ysometron.core.method.Method;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.working.Figures;
 
@@ -32,19 +33,21 @@ class Confirmations {
     }
 
     /** Whether the account has confirmed the method today. */
-    boolean isConfirmed(String account, TestMethod method) {
-        return confirmations.existsByAccountAndMethodAndConfirmedOn(account, method, LocalDate.now(clock));
+    boolean isConfirmed(String account, Method method) {
+        return confirmations.existsByAccountAndMethodAndConfirmedOn(
+                account, method.data().id(), LocalDate.now(clock));
     }
 
     /** What is to be confirmed. */
-    List<String> points(TestMethod method, Products.ProductView product, double expectedLoad) {
+    List<String> points(Method method, Products.ProductView product, double expectedLoad) {
         List<String> points = new ArrayList<>();
-        if (method.throwsPieces()) {
+        Equipment equipment = method.data().equipment();
+        if (equipment.throwsPieces()) {
             points.add("I wear eye protection and sleeves, and nobody stands near.");
         }
         double limit = site.values().of(Setting.SHIELD_ABOVE);
-        boolean unknown = !(expectedLoad > 0);
-        if (method.throwsPieces() && (unknown || expectedLoad >= limit)) {
+        boolean unknown = !(expectedLoad > 0) || !equipment.unit().equals("N");
+        if (equipment.throwsPieces() && (unknown || expectedLoad >= limit)) {
             points.add("The shield is closed or the specimen is tethered: "
                     + (unknown
                             ? "nobody knows the load"
@@ -54,13 +57,13 @@ class Confirmations {
         if (product.family() == Family.RESIN) {
             points.add("Ventilation is on, and I wear gloves where resin may be uncured.");
         }
-        points.add("I know the hazards: " + method.hazard());
+        points.add("I know the hazards: " + String.join(" ", method.data().hazards()));
         return points;
     }
 
     /** Confirms every point for today; confirming twice is harmless. */
     @Write
-    void confirm(String account, TestMethod method, List<String> points, int ticked) {
+    void confirm(String account, Method method, List<String> points, int ticked) {
         if (ticked < points.size()) {
             throw new Refusal("confirm", "Confirm every point, or do not break anything today.");
         }
@@ -69,7 +72,7 @@ class Confirmations {
         }
         Confirmation row = new Confirmation();
         row.account = account;
-        row.method = method;
+        row.method = method.data().id();
         row.confirmedOn = LocalDate.now(clock);
         String text = String.join("\n", points);
         row.points = text.length() > 400 ? text.substring(0, 400) : text;

@@ -3,13 +3,14 @@ package org.ysometron.app.bench;
 import java.util.List;
 import java.util.Optional;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions;
 
 /** What the bench wants to know of the lots before; answered by a later room. */
 public interface EarlierLots {
 
     /**
-     * Strengths of earlier lots under the same conditions.
+     * A characteristic of earlier lots under the same conditions.
      *
      * @param means lot means, newest first
      */
@@ -31,6 +32,6 @@ public interface EarlierLots {
         }
     }
 
-    /** Strengths of the lots made before this one; empty when there is none. */
-    Optional<Earlier> strengths(LotView lot, Conditions conditions);
+    /** What the lots made before this one gave; empty when there is none. */
+    Optional<Earlier> of(LotView lot, Characteristic characteristic, Conditions conditions);
 }

@@ -2,6 +2,9 @@ package org.ysometron.app.bench;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -19,6 +22,8 @@ import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.app.web.SentFile;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.reading.Field;
 
 @Controller
 class ImportController {
@@ -47,18 +52,34 @@ class ImportController {
     @GetMapping("/lots/{code}/import/blank.csv")
     ResponseEntity<String> blank(@PathVariable String code) {
         LotView lot = lots.named(code);
-        StringBuilder text = new StringBuilder("specimen,width_1 [mm],width_2 [mm],width_3 [mm],"
-                + "thickness_1 [mm],thickness_2 [mm],thickness_3 [mm],force [N],outcome\r\n");
-        for (SpecimenView specimen : lots.specimens(lot.id())) {
-            if (!Bench.isReduced(specimen)) {
-                continue;
+        List<Field> columns = columns(lot);
+        StringBuilder text = new StringBuilder("specimen");
+        int cells = 0;
+        for (Field field : columns) {
+            for (int place = 1; place <= field.places(); place++) {
+                text.append(',').append(field.key()).append(field.places() == 1 ? "" : "_" + place);
+                text.append(field.unit().isEmpty() ? "" : " [" + field.unit() + "]");
+                cells++;
             }
-            text.append(lot.code()).append('-').append(specimen.label()).append(",,,,,,,,\r\n");
+        }
+        text.append(",outcome\r\n");
+        for (SpecimenView specimen : lots.specimens(lot.id())) {
+            text.append(lot.code()).append('-').append(specimen.label()).append(",".repeat(cells + 1));
+            text.append("\r\n");
         }
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", java.nio.charset.StandardCharsets.UTF_8))
                 .header("Content-Disposition", "attachment; filename=\"" + lot.code() + "-readings.csv\"")
                 .body(text.toString());
+    }
+
+    /** The fields of all methods that the lot is tested by, each once. */
+    private List<Field> columns(LotView lot) {
+        Map<String, Field> columns = new LinkedHashMap<>();
+        for (Method method : pages.methods(lot)) {
+            method.data().sheet().asked().forEach(field -> columns.putIfAbsent(field.key(), field));
+        }
+        return List.copyOf(columns.values());
     }
 
     @PostMapping("/lots/{code}/import")
@@ -104,8 +125,16 @@ class ImportController {
 
     private String show(LotView lot, @Nullable Refusal refusal, Model model) {
         model.addAttribute("lot", lot);
-        model.addAttribute("gauges", instruments.gauges());
-        model.addAttribute("usual", pages.usualGauge(lot));
+        List<Method> methods = pages.methods(lot);
+        model.addAttribute("columns", columns(lot));
+        model.addAttribute("ends", methods.get(0).data().ends().keySet());
+        model.addAttribute(
+                "gauges",
+                methods.stream()
+                        .flatMap(method -> instruments.serving(method.data().equipment()).stream())
+                        .distinct()
+                        .toList());
+        model.addAttribute("usual", pages.usualGauge(lot, methods.get(0)));
         model.addAttribute("refusal", refusal);
         return "bench/import";
     }

@@ -7,10 +7,13 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HexFormat;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,17 +25,25 @@ import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.app.web.SentFile;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.MethodData;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.reading.Field;
+import org.ysometron.core.reading.Sheet;
 import org.ysometron.core.working.Figures;
 
 /** Files of readings: staged with a preview, then taken in whole or not at all, and never twice. */
 @Component
 class Imports {
 
+    /** Columns that are no reading. */
+    private static final Set<String> WORDS = Set.of("specimen", "outcome", "extra");
+
     private final StagedImportRepository imports;
     private final Lots lots;
     private final Bench bench;
+    private final BenchPages pages;
     private final ReadingCheck check;
     private final Instruments instruments;
     private final Clock clock;
@@ -41,19 +52,21 @@ class Imports {
             StagedImportRepository imports,
             Lots lots,
             Bench bench,
+            BenchPages pages,
             ReadingCheck check,
             Instruments instruments,
             Clock clock) {
         this.imports = imports;
         this.lots = lots;
         this.bench = bench;
+        this.pages = pages;
         this.check = check;
         this.instruments = instruments;
         this.clock = clock;
     }
 
-    /** A row that can be taken in. */
-    record Good(long line, String specimen, List<String> dimensions, String force, String outcome) {}
+    /** A row that can be taken in: what was read of sizes and in the test, with units. */
+    record Good(long line, String specimen, List<String> sizes, List<String> readings, String outcome) {}
 
     /** A cell that cannot, and why. */
     record Bad(long line, String column, String found, String reason) {}
@@ -86,7 +99,7 @@ class Imports {
         lots.lockUndecided(lot.id());
         InstrumentView gauge = instruments.instrument(gaugeId);
         String text = new String(bytes, StandardCharsets.UTF_8);
-        ReadingFile file = ReadingFile.read(text);
+        ReadingFile file = ReadingFile.read(text, fields(lot));
         String sha256 = sha256(bytes);
         List<StagedImport> same = imports.findByLotIdAndSha256(lot.id(), sha256);
         Optional<StagedImport> taken = same.stream()
@@ -106,6 +119,15 @@ class Imports {
         staged.stagedBy = by;
         staged.stagedAt = clock.instant();
         return imports.save(staged).id;
+    }
+
+    /** Keys of the fields of all methods that the lot is tested by, with their places. */
+    Map<String, Integer> fields(LotView lot) {
+        Map<String, Integer> fields = new LinkedHashMap<>();
+        for (Method method : pages.methods(lot)) {
+            method.data().sheet().fields().forEach(field -> fields.merge(field.key(), field.places(), Math::max));
+        }
+        return fields;
     }
 
     @Transactional(readOnly = true)
@@ -141,7 +163,7 @@ class Imports {
     private record Read(Preview preview, List<Bench.Entry> entries) {}
 
     private Read read(LotView lot, StagedImport staged) {
-        ReadingFile file = ReadingFile.read(staged.content);
+        ReadingFile file = ReadingFile.read(staged.content, fields(lot));
         boolean taken = staged.state.equals(StagedImport.TAKEN);
         InstrumentView gauge = instruments.instrument(staged.gaugeId);
         Map<String, SpecimenRecord> byLabel = new HashMap<>();
@@ -184,9 +206,9 @@ class Imports {
         private final boolean taken;
         private final List<Bad> bad = new ArrayList<>();
         private final List<Bench.Entry> entries = new ArrayList<>();
-        private final List<String> dimensions = new ArrayList<>();
+        private final List<String> sizes = new ArrayList<>();
+        private final List<String> tested = new ArrayList<>();
         private String label = "";
-        private String force = "";
         private String outcomeWords = "";
 
         RowReader(
@@ -205,7 +227,7 @@ class Imports {
         }
 
         Good good() {
-            return new Good(row.line(), label, dimensions, force, outcomeWords);
+            return new Good(row.line(), label, sizes, tested, outcomeWords);
         }
 
         void read() {
@@ -214,11 +236,15 @@ class Imports {
             if (record == null) {
                 return;
             }
-            Outcome outcome = outcome();
+            MethodData data = record.method().data();
+            Optional<ReadingFile.Column> closing = closing(data);
+            End outcome = outcome(data, closing.isPresent());
             row.cells().forEach((column, cell) -> {
-                Quantity quantity = quantity(column.name());
-                if (quantity != null) {
-                    cell(record, quantity, column, cell, quantity == Quantity.FORCE ? outcome : null);
+                Optional<Field> field = data.sheet().field(column.name());
+                if (field.isPresent()) {
+                    cell(record, field.get(), column, cell, closing.equals(Optional.of(column)) ? outcome : null);
+                } else if (!WORDS.contains(column.name())) {
+                    fail(column.name(), cell, data.title() + " has no such field");
                 }
             });
             if (entries.isEmpty() && bad.isEmpty()) {
@@ -247,87 +273,110 @@ class Imports {
             return record;
         }
 
-        private @Nullable Outcome outcome() {
-            boolean hasForce = row.word("force").isPresent();
+        /** The cell that closes the test: the sheet's own closing field, else the first that is read in the test. */
+        private Optional<ReadingFile.Column> closing(MethodData data) {
+            List<ReadingFile.Column> test = row.cells().keySet().stream()
+                    .filter(column -> data.sheet()
+                            .field(column.name())
+                            .filter(field -> field.role() == Field.Role.TEST)
+                            .isPresent())
+                    .toList();
+            return test.stream()
+                    .filter(column -> column.name().equals(data.closing().key()))
+                    .findFirst()
+                    .or(() -> test.stream().findFirst());
+        }
+
+        private @Nullable End outcome(MethodData data, boolean isTested) {
             Optional<String> words = row.word("outcome");
             if (words.isEmpty()) {
-                outcomeWords = hasForce ? Outcome.BROKE_IN_GAUGE.words() + " (none given)" : "";
-                return hasForce ? Outcome.BROKE_IN_GAUGE : null;
+                outcomeWords = isTested ? data.usualEnd().words() + " (none given)" : "";
+                return isTested ? data.usualEnd() : null;
             }
             String wanted = words.get()
                     .strip()
                     .toLowerCase(Locale.ROOT)
                     .replace('_', ' ')
                     .replace('-', ' ');
-            for (Outcome outcome : Outcome.values()) {
+            for (End outcome : data.ends().keySet()) {
                 if (outcome.words().equals(wanted)) {
                     outcomeWords = outcome.words();
-                    if (!hasForce) {
-                        fail("outcome", words.get(), "an outcome needs the force beside it");
+                    if (!isTested) {
+                        fail(
+                                "outcome",
+                                words.get(),
+                                "an outcome needs the " + data.closing().key() + " beside it");
                     }
                     return outcome;
                 }
             }
-            fail(
-                    "outcome",
-                    words.get(),
-                    "expected broke in gauge, broke at grip, slipped, did not break or over capacity");
+            String known = data.ends().keySet().stream().map(End::words).collect(Collectors.joining(", "));
+            fail("outcome", words.get(), "expected one of " + known);
             return null;
         }
 
         private void cell(
-                SpecimenRecord record,
-                Quantity quantity,
-                ReadingFile.Column column,
-                String cell,
-                @Nullable Outcome outcome) {
-            String where = column.name() + (quantity.places() == 1 ? "" : " " + column.place());
-            boolean bare = cell.matches("[0-9.,+\\-eE ]+");
-            if (bare && column.unit().isEmpty()) {
+                SpecimenRecord record, Field field, ReadingFile.Column column, String cell, @Nullable End outcome) {
+            String where = column.name() + (field.places() == 1 ? "" : " " + column.place());
+            boolean bare = field.kind() != Field.Kind.CHOICE && cell.matches("[0-9.,+\\-eE ]+");
+            if (bare && column.unit().isEmpty() && !field.unit().isEmpty()) {
                 fail(
                         where,
                         cell,
-                        "no unit: name it in the head, such as " + column.name() + " ["
-                                + quantity.unit().symbol() + "], or behind the number");
+                        "no unit: name it in the head, such as " + column.name() + " [" + field.unit()
+                                + "], or behind the number");
                 return;
             }
-            String typed = bare ? cell + " " + column.unit() : cell;
-            if (!taken && record.at(quantity, column.place()).isPresent()) {
+            String typed = bare && !column.unit().isEmpty() ? cell + " " + column.unit() : cell;
+            if (!taken && record.at(field.key(), column.place()).isPresent()) {
                 fail(where, cell, "the specimen has this reading already; correct it at the bench");
                 return;
             }
             try {
-                Typed.Accepted accepted = check.read(quantity, column.place(), typed);
-                Optional<String> doubt = check.doubt(lot, record.specimen(), quantity, accepted.value());
-                if (doubt.isPresent()) {
-                    fail(where, cell, doubt.get());
-                    return;
-                }
-                Bench.Entry entry = new Bench.Entry(label, quantity, column.place(), typed, outcome, gauge.id(), typed);
-                if (quantity == Quantity.FORCE) {
-                    check.value(lot, record.specimen(), entry, gauge, true);
-                    force = Figures.significant(accepted.value(), 4) + " N";
-                } else {
-                    dimensions.add(Figures.decimals(accepted.value(), 2));
-                }
-                entries.add(entry);
+                read(record, field, column, typed, outcome).ifPresent(doubt -> fail(where, cell, doubt));
             } catch (Refusal refusal) {
                 fail(where, cell, refusal.words());
             }
         }
 
+        /** Takes one reading, or says why it is doubted. */
+        private Optional<String> read(
+                SpecimenRecord record, Field field, ReadingFile.Column column, String typed, @Nullable End outcome) {
+            Sheet.One one = check.read(field, column.place(), typed);
+            boolean test = field.role() == Field.Role.TEST;
+            Optional<String> doubt = one.value().isEmpty()
+                    ? Optional.empty()
+                    : check.doubt(
+                            lot,
+                            record.specimen(),
+                            record.method(),
+                            field,
+                            one.value().getAsDouble());
+            if (doubt.isPresent()) {
+                return doubt;
+            }
+            if (test && !gauge.kind().serves(record.method().data().equipment())) {
+                return Optional.of(record.method().data().title() + " is read on a "
+                        + record.method().data().equipment().words() + ", and this file was given " + gauge.name());
+            }
+            Bench.Entry entry = new Bench.Entry(label, field.key(), column.place(), typed, outcome, gauge.id(), typed);
+            if (outcome != null) {
+                check.value(lot, record.specimen(), record.method(), entry, gauge, true);
+            }
+            String shown = one.value().isEmpty()
+                    ? typed
+                    : field.dimension() == Dimension.LENGTH
+                            ? Figures.decimals(one.value().getAsDouble(), 2)
+                            : Figures.significant(one.value().getAsDouble(), 4)
+                                    + (field.unit().isEmpty() ? "" : " " + field.unit());
+            (test ? tested : sizes).add(shown);
+            entries.add(entry);
+            return Optional.empty();
+        }
+
         private void fail(String column, String found, String reason) {
             bad.add(new Bad(row.line(), column, found, reason));
         }
-    }
-
-    private static @Nullable Quantity quantity(String column) {
-        return switch (column) {
-            case "width" -> Quantity.WIDTH;
-            case "thickness" -> Quantity.THICKNESS;
-            case "force" -> Quantity.FORCE;
-            default -> null;
-        };
     }
 
     private static String sha256(byte[] bytes) {

@@ -24,7 +24,7 @@ import org.ysometron.app.make.Histories;
 import org.ysometron.app.make.Marks;
 import org.ysometron.app.plan.Progress;
 import org.ysometron.app.store.PageMemory;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Methods;
 
 /** Tells plans and calendars how far lots are. */
 @Component
@@ -157,8 +157,8 @@ class LotProgress implements Progress {
             Map<Long, LocalDateTime> begun) {
         for (SpecimenView specimen : own) {
             LocalDateTime since = begun.get(specimen.id());
-            boolean runs = TestMethod.titled(specimen.conditions().method())
-                    .filter(method -> method.waitDays() > 0)
+            boolean runs = Methods.of(specimen.conditions().method())
+                    .filter(method -> method.data().days() > 0)
                     .isPresent();
             if (since == null || tested.contains(specimen.id()) || !runs) {
                 continue;
@@ -168,8 +168,9 @@ class LotProgress implements Progress {
                     .count();
             if (read < READING_DAYS.size()) {
                 int day = READING_DAYS.get((int) read);
-                return Optional.of(
-                        new Event("read " + specimen.conditions().method() + ", day " + day, since.plusDays(day)));
+                return Optional.of(new Event(
+                        "read " + Methods.titleOf(specimen.conditions().method()) + ", day " + day,
+                        since.plusDays(day)));
             }
         }
         return Optional.empty();

@@ -9,7 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
-import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.End;
 
 @Entity
 @Table(name = "bench_reading")
@@ -24,16 +24,20 @@ class Reading {
     Long lotId;
     Long specimenId;
 
-    @Enumerated(EnumType.STRING)
-    Quantity quantity;
+    /** Key of a field of the method's sheet. */
+    String field;
 
     int place;
     String typed;
-    double value;
 
+    /** In the working unit; none for a word. */
+    @Nullable
+    Double value;
+
+    /** How the test ended; with the one reading that closed it. */
     @Enumerated(EnumType.STRING)
     @Nullable
-    Outcome outcome;
+    End outcome;
 
     Long instrumentId;
     String enteredBy;
@@ -51,4 +55,7 @@ class Reading {
     String reason;
     String cause = "";
     String rig = "";
+
+    /** Which revision of the site's method was in force. */
+    int methodRevision = 1;
 }

@@ -2,6 +2,7 @@ package org.ysometron.app.bench;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.LotView;
@@ -9,19 +10,27 @@ import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Form;
-import org.ysometron.core.claim.Property;
-import org.ysometron.core.method.Outcome;
+import org.ysometron.core.claim.Requirement;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.MethodData;
+import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Plausibility;
-import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.reading.Field;
+import org.ysometron.core.reading.Sheet;
 import org.ysometron.core.working.Figures;
 
-/** Whether a reading can be taken: a number, of the right dimension, plausible, at one with its outcome. */
+/** Whether a reading can be taken: what its field wants, plausible, at one with how the test ended. */
 @Component
 class ReadingCheck {
 
     /** Longest text that a reading may be typed as. */
     private static final int LONGEST = 40;
+
+    /** Longest remark. */
+    private static final int LONGEST_REMARK = 200;
 
     private final EarlierLots earlier;
     private final Publications publications;
@@ -42,83 +51,119 @@ class ReadingCheck {
     }
 
     /**
-     * The value in the working unit.
+     * The value in the working unit; empty for a word.
      *
      * @param checkedBefore whether its plausibility was settled already, as in an import that was previewed
      */
-    double value(
-            LotView lot, SpecimenView specimen, Bench.Entry entry, InstrumentView instrument, boolean checkedBefore) {
-        Typed.Accepted accepted = read(entry.quantity(), entry.place(), entry.typed());
-        double value = accepted.value();
-        if (entry.quantity() == Quantity.FORCE) {
-            checkOutcome(entry.outcome(), value, instrument);
+    OptionalDouble value(
+            LotView lot,
+            SpecimenView specimen,
+            Method method,
+            Bench.Entry entry,
+            InstrumentView instrument,
+            boolean checkedBefore) {
+        Field field = field(method, entry.field());
+        Sheet.One read = read(field, entry.place(), entry.typed());
+        if (entry.outcome() != null) {
+            checkEnd(method.data(), entry.outcome(), field, read.value(), instrument);
         }
         boolean confirmed = entry.confirmed().equals(entry.typed().strip());
-        if (!checkedBefore && !confirmed) {
-            Optional<String> doubt = doubt(lot, specimen, entry.quantity(), value);
+        if (!checkedBefore && !confirmed && read.value().isPresent()) {
+            Optional<String> doubt =
+                    doubt(lot, specimen, method, field, read.value().getAsDouble());
             if (doubt.isPresent()) {
                 throw new Doubted(doubt.get());
             }
         }
-        return value;
+        return read.value();
     }
 
-    /** The number typed, or a refusal that says what would do. */
-    Typed.Accepted read(Quantity quantity, int place, String typed) {
-        if (typed.strip().length() > LONGEST) {
+    /** The field of a method's sheet. */
+    static Field field(Method method, String key) {
+        return method.data()
+                .sheet()
+                .field(key)
+                .orElseThrow(() -> new Refusal(
+                        "typed", "'" + key + "' is no field of " + method.data().title() + "."));
+    }
+
+    /** What was typed, or a refusal that says what would do. */
+    Sheet.One read(Field field, int place, String typed) {
+        if (typed.strip().length() > (field.kind() == Field.Kind.TEXT ? LONGEST_REMARK : LONGEST)) {
             throw new Refusal("typed", "That is too long for a reading; expected for example 3.98 or 3.98 mm.");
         }
-        String where = quantity.places() == 1 ? quantity.words() : quantity.words() + " " + place;
-        Typed read = Typed.read(where, typed, quantity.unit());
-        if (read instanceof Typed.Accepted accepted) {
-            return accepted;
+        if (place < 1 || place > field.places()) {
+            throw new Refusal("typed", field.words() + " has " + field.places() + " places.");
         }
-        throw new Refusal("typed", ((Typed.Refused) read).problem().beside());
+        Sheet.One read = Sheet.read(field, place, typed);
+        read.problem().ifPresent(problem -> {
+            throw new Refusal("typed", problem.beside());
+        });
+        return read;
     }
 
     /** A question about a value that is far from the one expected. */
-    Optional<String> doubt(LotView lot, SpecimenView specimen, Quantity quantity, double value) {
-        return switch (quantity) {
-            case WIDTH -> Plausibility.OF_A_DIMENSION.doubt(value, specimen.nominal(true), "mm");
-            case THICKNESS -> Plausibility.OF_A_DIMENSION.doubt(value, specimen.nominal(false), "mm");
-            case FORCE -> {
-                OptionalDouble strength = expectedStrength(lot, specimen);
-                yield strength.isEmpty()
-                        ? Optional.empty()
-                        : Plausibility.OF_A_FORCE.doubt(
-                                value, strength.getAsDouble() * specimen.nominal(true) * specimen.nominal(false), "N");
-            }
-        };
+    Optional<String> doubt(LotView lot, SpecimenView specimen, Method method, Field field, double value) {
+        OptionalDouble nominal = specimen.nominal(field.key());
+        if (field.role() == Field.Role.SIZE) {
+            return nominal.isEmpty() || field.dimension() != Dimension.LENGTH
+                    ? Optional.empty()
+                    : Plausibility.OF_A_DIMENSION.doubt(value, nominal.getAsDouble(), "mm");
+        }
+        if (!method.data().endedBy().equals(Optional.of(field.key()))) {
+            return Optional.empty();
+        }
+        OptionalDouble load = expectedLoad(lot, specimen, method);
+        return load.isEmpty()
+                ? Optional.empty()
+                : Plausibility.OF_A_FORCE.doubt(value, load.getAsDouble(), field.unit());
     }
 
-    /** Strength to be expected, from the lots before, else from the claim; in MPa. */
-    OptionalDouble expectedStrength(LotView lot, SpecimenView specimen) {
-        Optional<EarlierLots.Earlier> before = earlier.strengths(lot, specimen.conditions());
+    /** Load to be expected of a specimen of nominal size, in the unit of the method's equipment; empty when nobody knows. */
+    OptionalDouble expectedLoad(LotView lot, SpecimenView specimen, Method method) {
+        OptionalDouble figure = expected(lot, specimen, method.data().main());
+        if (figure.isEmpty()) {
+            return figure;
+        }
+        OptionalDouble load = method.load(
+                figure.getAsDouble(), specimen.design(), method.data().pinned());
+        // Of another scale the section follows the square of it, as far as a load goes with the section.
+        return load.isEmpty() ? load : OptionalDouble.of(load.getAsDouble() * specimen.scale() * specimen.scale());
+    }
+
+    /** What is to be expected of a characteristic, from the lots before, else from the claim; in its unit. */
+    OptionalDouble expected(LotView lot, SpecimenView specimen, Characteristic characteristic) {
+        Optional<EarlierLots.Earlier> before = earlier.of(lot, characteristic, specimen.conditions());
         if (before.isPresent()) {
             return OptionalDouble.of(before.get().mean());
         }
         return publications.claims(lot.datasheetId()).stream()
-                .filter(claim -> claim.property() == Property.TENSILE_STRENGTH && claim.form() != Form.BETTER_THAN)
+                .filter(claim -> claim.property().equals(characteristic) && claim.form() != Form.BETTER_THAN)
                 .filter(claim -> claim.conditions().orientation()
                         == specimen.conditions().orientation())
                 .map(Claim::requirement)
-                .map(requirement -> requirement.lower())
+                .map(Requirement::lower)
                 .findFirst()
                 .orElse(OptionalDouble.empty());
     }
 
-    private static void checkOutcome(
-            @org.jspecify.annotations.Nullable Outcome outcome, double force, InstrumentView gauge) {
-        if (outcome == null) {
+    private static void checkEnd(
+            MethodData data, @Nullable End end, Field field, OptionalDouble value, InstrumentView gauge) {
+        if (end == null || !data.ends().containsKey(end)) {
             throw new Refusal("outcome", "Say how the test ended.");
         }
-        boolean below = gauge.capacity().isPresent() && force < gauge.capacity().getAsDouble();
-        if (outcome == Outcome.OVER_CAPACITY && below) {
+        boolean ends = data.endedBy().equals(Optional.of(field.key()));
+        boolean below = ends
+                && value.isPresent()
+                && gauge.capacity().isPresent()
+                && value.getAsDouble() < gauge.capacity().getAsDouble();
+        if (end == End.OVER_CAPACITY && below) {
             throw new Refusal(
                     "outcome",
-                    "Over capacity, but " + Figures.significant(force, 4) + " N lies below the "
-                            + Figures.significant(gauge.capacity().getAsDouble(), 4) + " N of " + gauge.name()
-                            + ": check the force, the gauge and the outcome.");
+                    "Over capacity, but " + Figures.significant(value.getAsDouble(), 4) + " " + field.unit()
+                            + " lies below the "
+                            + Figures.significant(gauge.capacity().getAsDouble(), 4) + " " + field.unit() + " of "
+                            + gauge.name() + ": check the " + field.words() + ", the gauge and the outcome.");
         }
     }
 }

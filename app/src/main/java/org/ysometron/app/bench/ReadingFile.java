@@ -24,8 +24,14 @@ import org.ysometron.core.quantity.UnitOfMeasure;
  */
 record ReadingFile(char delimiter, List<Row> rows) {
 
-    private static final Pattern COLUMN = Pattern.compile(
-            "(specimen|outcome|width|thickness|force)[ _]?([1-3])?[ _]*(?:[\\[(]\\s*(.*?)\\s*[\\])]|(mm|in|n|kn|kgf|lbf))?");
+    private static final Pattern COLUMN =
+            Pattern.compile("([a-z][a-z0-9 _-]*?)(?:[ _]([0-9]{1,2}))?[ _]*(?:[\\[(]\\s*(.*?)\\s*[\\])])?");
+
+    /** Units that older files have behind the name instead of in brackets. */
+    private static final Pattern BARE_UNIT = Pattern.compile("(.*?)[ _]+(mm|in|n|kn|kgf|lbf)");
+
+    private static final List<String> WORDS = List.of("specimen", "outcome");
+
     private static final int MOST_ROWS = 1000;
     private static final int MOST_COLUMNS = 40;
     private static final int LONGEST_HEADING = 60;
@@ -44,8 +50,12 @@ record ReadingFile(char delimiter, List<Row> rows) {
         }
     }
 
-    /** Reads the text; refuses the whole file when its head cannot be understood. */
-    static ReadingFile read(String given) {
+    /**
+     * Reads the text; refuses the whole file when its head cannot be understood.
+     *
+     * @param fields keys that a column may bear, each with how many places it has
+     */
+    static ReadingFile read(String given, Map<String, Integer> fields) {
         String text = given.startsWith("\uFEFF") ? given.substring(1) : given;
         if (text.isBlank()) {
             throw new Refusal("file", "The file is empty.");
@@ -73,7 +83,7 @@ record ReadingFile(char delimiter, List<Row> rows) {
         } catch (java.io.IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
-        List<Column> columns = columns(records.get(0).getFields());
+        List<Column> columns = columns(records.get(0).getFields(), fields);
         if (records.size() < 2) {
             throw new Refusal("file", "The file has a head but no row of readings.");
         }
@@ -98,7 +108,7 @@ record ReadingFile(char delimiter, List<Row> rows) {
         return text.chars().filter(c -> c == wanted).count();
     }
 
-    private static List<Column> columns(List<String> head) {
+    private static List<Column> columns(List<String> head, Map<String, Integer> fields) {
         List<Column> columns = new ArrayList<>();
         Map<String, Integer> seen = new HashMap<>();
         for (String heading : head) {
@@ -108,26 +118,44 @@ record ReadingFile(char delimiter, List<Row> rows) {
                         "Row 1 is no head: it has " + head.size() + " columns, one of " + heading.length()
                                 + " characters. Expected specimen, width_1 [mm] and so on.");
             }
-            Matcher matcher = COLUMN.matcher(heading.strip().toLowerCase(Locale.ROOT));
-            if (!matcher.matches()) {
-                throw new Refusal(
-                        "file",
-                        "Row 1: the column '" + heading.strip()
-                                + "' is not known; expected specimen, width_1 [mm] … width_3, thickness_1 [mm] … thickness_3, force [N], outcome.");
-            }
-            String name = matcher.group(1);
-            int place = matcher.group(2) == null ? 1 : Integer.parseInt(matcher.group(2));
-            // The unit is taken from the heading as it was written: in a unit case may matter.
-            String unit = unit(heading, matcher.group(3) == null ? matcher.group(4) : matcher.group(3));
+            Column column = column(heading, fields);
+            String name = column.name();
+            int place = column.place();
             if (seen.merge(name + place, 1, Integer::sum) > 1) {
                 throw new Refusal("file", "Row 1: the column '" + heading.strip() + "' stands there twice.");
             }
-            columns.add(new Column(name, place, unit));
+            columns.add(column);
         }
         if (!seen.containsKey("specimen1")) {
             throw new Refusal("file", "Row 1: there is no column 'specimen'; without it no row can be told apart.");
         }
         return columns;
+    }
+
+    private static Column column(String heading, Map<String, Integer> fields) {
+        String plain = heading.strip().toLowerCase(Locale.ROOT);
+        Matcher bare = BARE_UNIT.matcher(plain);
+        String bareUnit = bare.matches() ? bare.group(2) : null;
+        Matcher matcher = COLUMN.matcher(bareUnit == null ? plain : bare.group(1));
+        String name =
+                matcher.matches() ? matcher.group(1).strip().replace(' ', '-').replace('_', '-') : "";
+        int place = matcher.matches() && matcher.group(2) != null ? Integer.parseInt(matcher.group(2)) : 1;
+        int places = WORDS.contains(name) ? 1 : fields.getOrDefault(name, 0);
+        if (place < 1 || place > places) {
+            throw new Refusal(
+                    "file",
+                    "Row 1: the column '" + heading.strip() + "' is not known; expected specimen, "
+                            + String.join(", ", expected(fields)) + ", outcome.");
+        }
+        // The unit is taken from the heading as it was written: in a unit case may matter.
+        return new Column(name, place, unit(heading, bareUnit == null ? matcher.group(3) : bareUnit));
+    }
+
+    private static List<String> expected(Map<String, Integer> fields) {
+        List<String> expected = new ArrayList<>();
+        fields.forEach((key, places) ->
+                expected.add(places == 1 ? key + " [unit]" : key + "_1 [unit] … " + key + "_" + places));
+        return expected;
     }
 
     private static String unit(String heading, @org.jspecify.annotations.Nullable String found) {

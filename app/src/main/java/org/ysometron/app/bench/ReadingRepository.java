@@ -17,32 +17,30 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
     List<String> enterers(long lot);
 
     @Query(
-            "select r from Reading r where r.specimenId = :specimen and r.quantity = :quantity and r.place = :place and r.live = 1")
-    java.util.Optional<Reading> live(long specimen, Quantity quantity, int place);
+            "select r from Reading r where r.specimenId = :specimen and r.field = :field and r.place = :place and r.live = 1")
+    java.util.Optional<Reading> live(long specimen, String field, int place);
 
     @Query("select r from Reading r where r.specimenId = :specimen and r.live = 1")
     List<Reading> liveOf(long specimen);
 
-    /** Mean of the readings of a side of a specimen that count. */
-    record Size(long lotId, long specimenId, Quantity quantity, double mean) {}
+    /** Mean of the readings of a field of a specimen that count. */
+    record Size(long lotId, long specimenId, String field, double mean) {}
 
     @Query("""
-            select new org.ysometron.app.bench.ReadingRepository$Size(r.lotId, r.specimenId, r.quantity, avg(r.value))
-            from Reading r where r.live = 1 and r.lotId in :lots and r.quantity <> org.ysometron.app.bench.Quantity.FORCE
-            group by r.lotId, r.specimenId, r.quantity
+            select new org.ysometron.app.bench.ReadingRepository$Size(r.lotId, r.specimenId, r.field, avg(r.value))
+            from Reading r where r.live = 1 and r.lotId in :lots and r.field in :fields
+            group by r.lotId, r.specimenId, r.field
             """)
-    List<Size> sizes(Collection<Long> lots);
+    List<Size> sizes(Collection<Long> lots, Collection<String> fields);
 
-    @Query("select r.specimenId from Reading r where r.live = 1 and r.lotId in :lots and r.quantity ="
-            + " org.ysometron.app.bench.Quantity.FORCE")
+    @Query("select r.specimenId from Reading r where r.live = 1 and r.lotId in :lots and r.outcome is not null")
     List<Long> broken(Collection<Long> lots);
 
     /** Where a specimen has a reading that counts. */
-    record Place(long specimenId, Quantity quantity, int place) {}
+    record Place(long specimenId, String field, int place) {}
 
-    @Query(
-            "select new org.ysometron.app.bench.ReadingRepository$Place(r.specimenId, r.quantity, r.place) from Reading r"
-                    + " where r.live = 1 and r.lotId = :lot")
+    @Query("select new org.ysometron.app.bench.ReadingRepository$Place(r.specimenId, r.field, r.place) from Reading r"
+            + " where r.live = 1 and r.lotId = :lot")
     java.util.Set<Place> taken(long lot);
 
     boolean existsByImportId(long importId);
@@ -61,7 +59,7 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
 
     @Query("""
             select new org.ysometron.app.bench.ReadingRepository$Known(r.specimenId, min(r.enteredAt)) from Reading r
-            where r.specimenId in :specimens and r.quantity = org.ysometron.app.bench.Quantity.FORCE group by r.specimenId
+            where r.specimenId in :specimens and r.outcome is not null group by r.specimenId
             """)
     List<Known> knownOf(Collection<Long> specimens);
 }

@@ -4,12 +4,14 @@ import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.core.gate.Cause;
-import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.End;
+import org.ysometron.core.reading.Field;
 
 /**
  * One reading as it was typed, with what it means in the working unit.
  *
- * @param outcome how the test ended; only with a force
+ * @param value in the working unit; null for a word
+ * @param outcome how the test ended; only with the reading that closed it
  * @param live whether it counts; one that was corrected is kept and does not
  * @param rig frame and grips, and the method's revision, at that time; empty when nobody said
  * @param replaces the reading that it corrects; null for a first one
@@ -18,11 +20,11 @@ import org.ysometron.core.method.Outcome;
  */
 public record ReadingView(
         long id,
-        Quantity quantity,
+        Field field,
         int place,
         String typed,
-        double value,
-        @Nullable Outcome outcome,
+        @Nullable Double value,
+        @Nullable End outcome,
         InstrumentView instrument,
         String enteredBy,
         Instant enteredAt,
@@ -32,11 +34,16 @@ public record ReadingView(
         @Nullable Long replaces,
         @Nullable Cause cause) {
 
+    /** Which reading it is: width 2. */
+    public String label() {
+        return field.label(place);
+    }
+
     /** The same, counting or not. */
     public ReadingView counting(boolean counts) {
         return new ReadingView(
                 id,
-                quantity,
+                field,
                 place,
                 typed,
                 value,

@@ -7,18 +7,29 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.store.PageMemory;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.dimension.ModelScale;
+import org.ysometron.core.method.Characteristics;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.working.Figures;
 
 /** Specimens far off the size they should have: each waits for an engineer's word before its strength counts. */
 @Component
 public class Sizes {
+
+    private static final List<String> FIELDS = Methods.all().stream()
+            .flatMap(method -> Characteristics.sizes(method).stream())
+            .map(Characteristic::base)
+            .distinct()
+            .toList();
 
     private final PageMemory memory;
     private final ReadingRepository readings;
@@ -36,7 +47,7 @@ public class Sizes {
     /** Means of the sides of the specimens of these lots. */
     List<ReadingRepository.Size> of(Collection<Long> lotIds) {
         return memory
-                .each("sizes", lotIds, ids -> readings.sizes(ids).stream()
+                .each("sizes", lotIds, ids -> readings.sizes(ids, FIELDS).stream()
                         .collect(Collectors.groupingBy(ReadingRepository.Size::lotId, Collectors.toUnmodifiableList())))
                 .values()
                 .stream()
@@ -68,27 +79,32 @@ public class Sizes {
 
     private static Optional<String> finding(
             List<SpecimenView> set, Map<Long, List<ReadingRepository.Size>> bySpecimen) {
-        List<Double> widths = new ArrayList<>();
-        List<Double> thicknesses = new ArrayList<>();
+        Map<String, List<Double>> sides = new TreeMap<>();
         List<String> gross = new ArrayList<>();
         for (SpecimenView specimen : set) {
             boolean off = false;
             for (ReadingRepository.Size size : bySpecimen.getOrDefault(specimen.id(), List.of())) {
-                boolean width = size.quantity() == Quantity.WIDTH;
-                double nominal = specimen.nominal(width);
-                (width ? widths : thicknesses).add(size.mean());
-                off |= ModelScale.isGross(size.mean(), nominal);
+                OptionalDouble nominal = specimen.nominal(size.field());
+                if (nominal.isPresent()) {
+                    sides.computeIfAbsent(size.field(), field -> new ArrayList<>())
+                            .add(size.mean());
+                    off |= ModelScale.isGross(size.mean(), nominal.getAsDouble());
+                }
             }
             if (off) {
                 gross.add(specimen.label());
             }
         }
-        if (widths.isEmpty() || thicknesses.isEmpty()) {
+        if (sides.isEmpty()) {
             return Optional.empty();
         }
-        Optional<ModelScale> scale = ModelScale.of(
-                new double[] {mean(widths), mean(thicknesses)},
-                new double[] {set.get(0).nominal(true), set.get(0).nominal(false)});
+        Optional<ModelScale> scale = sides.size() < 2
+                ? Optional.empty()
+                : ModelScale.of(
+                        sides.values().stream().mapToDouble(Sizes::mean).toArray(),
+                        sides.keySet().stream()
+                                .mapToDouble(field -> set.get(0).nominal(field).orElse(1))
+                                .toArray());
         if (scale.isPresent()) {
             return Optional.of(set.get(0).label() + " to "
                     + set.get(set.size() - 1).label() + ": " + scale.get().sentence());

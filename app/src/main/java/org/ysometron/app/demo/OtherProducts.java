@@ -79,7 +79,7 @@ class OtherProducts {
                 380,
                 "datasheet D2, page 1",
                 List.of(
-                        Sheets.claims(Topic.TENSILE_STRENGTH, Form.TYPICAL, "23 MPa ± 10 %", flat),
+                        Sheets.claims(Sheets.TENSILE_STRENGTH, Form.TYPICAL, "23 MPa ± 10 %", flat),
                         Sheets.says(Topic.DIAMETER, Form.BETWEEN, "1.75 mm ± 0.05 mm"),
                         Sheets.says(Topic.OVALITY, Form.AT_MOST, "0.05 mm"),
                         Sheets.says(Topic.DENSITY, Form.TYPICAL, "0.90 g/cm³"),
@@ -94,13 +94,13 @@ class OtherProducts {
                 300,
                 "shop page, as of the spring",
                 List.of(
-                        Sheets.says(Topic.TENSILE_STRENGTH, Form.AT_LEAST, "25 MPa"),
+                        Sheets.says(Sheets.TENSILE_STRENGTH, Form.AT_LEAST, "25 MPa"),
                         Sheets.says(Topic.NOZZLE_TEMPERATURE, "200–250 °C"),
                         Sheets.says(Topic.FAN, "30 %"),
                         Sheets.says(Topic.WORDING, "Same strength in all directions")));
         works.settle(
                 dunlin,
-                Topic.TENSILE_STRENGTH,
+                Sheets.TENSILE_STRENGTH,
                 "The shop page names neither orientation nor rate; what the datasheet says was tested.",
                 "Take the strength off the shop page.");
         List<LotView> made = new ArrayList<>();
@@ -193,7 +193,7 @@ class OtherProducts {
                 Sheets.says(Topic.WASH, "two baths of 3 min, isopropanol"),
                 Sheets.says(Topic.CURE, "60 min at 60 °C, turned once"));
         List<Draft> sheet = new ArrayList<>(List.of(
-                Sheets.claims(Topic.TENSILE_STRENGTH, Form.AT_LEAST, "55 MPa", flat),
+                Sheets.claims(Sheets.TENSILE_STRENGTH, Form.AT_LEAST, "55 MPa", flat),
                 Sheets.says(Topic.DENSITY, Form.TYPICAL, "1.12 g/cm³"),
                 Sheets.says(Topic.VISCOSITY, Form.TYPICAL, "850 mPa·s"),
                 Sheets.says(Topic.HARDNESS, "82 Shore D")));
@@ -207,11 +207,11 @@ class OtherProducts {
                 List.of(
                         Sheets.says(Topic.LAYER_EXPOSURE, "2.4 s (2.2–2.6 s)", ENGINE),
                         Sheets.says(Topic.CURE, "30 min at 60 °C"),
-                        Sheets.says(Topic.TENSILE_STRENGTH, Form.UP_TO, "70 MPa"),
+                        Sheets.says(Sheets.TENSILE_STRENGTH, Form.UP_TO, "70 MPa"),
                         Sheets.says(Topic.WORDING, "Tough as no other")));
         works.settle(
                 curlew,
-                Topic.TENSILE_STRENGTH,
+                Sheets.TENSILE_STRENGTH,
                 "The shop page says what the best bar reached; the datasheet says what every lot does.",
                 "Say on the shop page what is promised.");
         List<LotView> made = new ArrayList<>();
@@ -269,7 +269,7 @@ class OtherProducts {
                 90,
                 "datasheet F1, draft",
                 List.of(
-                        Sheets.claims(Topic.TENSILE_STRENGTH, Form.AT_LEAST, "6 MPa", flat),
+                        Sheets.claims(Sheets.TENSILE_STRENGTH, Form.AT_LEAST, "6 MPa", flat),
                         Sheets.says(Topic.LAYER_EXPOSURE, "2.6 s (2.4–2.8 s)", ENGINE),
                         Sheets.says(Topic.RESIN_TEMPERATURE, "28 °C"),
                         Sheets.says(Topic.HARDNESS, "60 Shore A")));

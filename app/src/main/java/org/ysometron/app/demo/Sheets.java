@@ -10,6 +10,9 @@ import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Characteristics;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.publication.PublishedValue;
 import org.ysometron.core.publication.Statement;
 import org.ysometron.core.publication.Terms;
@@ -22,7 +25,22 @@ final class Sheets {
     static final double RATE = 5;
     static final int SPECIMENS = 5;
 
+    static final Topic TENSILE_STRENGTH = topic("tension-strength");
+    static final Topic UPRIGHT_FLAT_RATIO = topic("upright-flat-tension-strength");
+    static final Topic SECTION_WIDTH = topic("section-width");
+    static final Topic SECTION_THICKNESS = topic("section-thickness");
+
     private Sheets() {}
+
+    /** The topic that speaks of a characteristic. */
+    static Topic topic(String characteristic) {
+        return Topic.on(Characteristics.of(characteristic).orElseThrow());
+    }
+
+    /** A method of the catalogue. */
+    static Method method(String id) {
+        return Methods.of(id).orElseThrow();
+    }
 
     /** A setting or a value of the material. */
     static Draft says(Topic topic, Form form, String published) {
@@ -96,9 +114,9 @@ final class Sheets {
     /** The sections of the bars in both orientations. */
     static List<Draft> sections(Conditions flat, Conditions upright) {
         return List.of(
-                claims(Topic.SECTION_WIDTH, Form.BETWEEN, "4.0 mm ± 0.1 mm", flat),
-                claims(Topic.SECTION_THICKNESS, Form.BETWEEN, "4.0 mm ± 0.1 mm", flat),
-                claims(Topic.SECTION_WIDTH, Form.BETWEEN, "4.0 mm ± 0.1 mm", upright),
-                claims(Topic.SECTION_THICKNESS, Form.BETWEEN, "4.0 mm ± 0.1 mm", upright));
+                claims(SECTION_WIDTH, Form.BETWEEN, "4.0 mm ± 0.1 mm", flat),
+                claims(SECTION_THICKNESS, Form.BETWEEN, "4.0 mm ± 0.1 mm", flat),
+                claims(SECTION_WIDTH, Form.BETWEEN, "4.0 mm ± 0.1 mm", upright),
+                claims(SECTION_THICKNESS, Form.BETWEEN, "4.0 mm ± 0.1 mm", upright));
     }
 }

@@ -13,7 +13,6 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.account.Accounts;
 import org.ysometron.app.bench.Bench;
-import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.lot.LotView;
@@ -30,7 +29,7 @@ import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Right;
 import org.ysometron.core.material.Blend;
-import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.End;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Publication;
 import org.ysometron.core.publication.Topic;
@@ -159,11 +158,11 @@ public class Tidewrack implements ApplicationRunner {
         Conditions flat = Sheets.bar(Orientation.XY, "");
         Conditions upright = Sheets.bar(Orientation.ZX, "");
         List<Draft> sheet = new ArrayList<>(List.of(
-                Sheets.claims(Topic.TENSILE_STRENGTH, Form.AT_LEAST, format("%.0f MPa", SkerryTruth.FLAT_CLAIM), flat),
+                Sheets.claims(Sheets.TENSILE_STRENGTH, Form.AT_LEAST, format("%.0f MPa", SkerryTruth.FLAT_CLAIM), flat),
                 Sheets.claims(
-                        Topic.TENSILE_STRENGTH, Form.AT_LEAST, format("%.0f MPa", SkerryTruth.UPRIGHT_CLAIM), upright),
+                        Sheets.TENSILE_STRENGTH, Form.AT_LEAST, format("%.0f MPa", SkerryTruth.UPRIGHT_CLAIM), upright),
                 Sheets.claims(
-                        Topic.UPRIGHT_FLAT_RATIO, Form.AT_LEAST, format("%.2f", SkerryTruth.RATIO_CLAIM), upright)));
+                        Sheets.UPRIGHT_FLAT_RATIO, Form.AT_LEAST, format("%.2f", SkerryTruth.RATIO_CLAIM), upright)));
         sheet.addAll(Sheets.sections(flat, upright));
         sheet.addAll(List.of(
                 Sheets.says(Topic.DIAMETER, "1.75 mm ± 0.05 mm"),
@@ -262,12 +261,12 @@ public class Tidewrack implements ApplicationRunner {
         for (int place = 1; place <= 3; place++) {
             String width = bar.widths().get(place - 1);
             String thickness = bar.thicknesses().get(place - 1);
-            entries.add(new Bench.Entry(specimen, Quantity.WIDTH, place, width, null, 0, width));
-            entries.add(new Bench.Entry(specimen, Quantity.THICKNESS, place, thickness, null, 0, thickness));
+            entries.add(new Bench.Entry(specimen, "width", place, width, null, 0, width));
+            entries.add(new Bench.Entry(specimen, "thickness", place, thickness, null, 0, thickness));
         }
         if (broken) {
-            Outcome outcome = bar.atGrip() ? Outcome.BROKE_AT_GRIP : Outcome.BROKE_IN_GAUGE;
-            entries.add(new Bench.Entry(specimen, Quantity.FORCE, 1, bar.force(), outcome, gauge, bar.force()));
+            End outcome = bar.atGrip() ? End.BROKE_AT_GRIP : End.BROKE_IN_GAUGE;
+            entries.add(new Bench.Entry(specimen, "force", 1, bar.force(), outcome, gauge, bar.force()));
         }
     }
 }

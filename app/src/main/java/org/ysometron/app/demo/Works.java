@@ -6,14 +6,15 @@ import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
-import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.drift.Baselines;
 import org.ysometron.app.drift.Signals;
+import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.evidence.Derivations;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.gate.Decisions;
@@ -22,6 +23,7 @@ import org.ysometron.app.intake.Logs;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
+import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Basis;
@@ -29,7 +31,8 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Disposition;
-import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.End;
+import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.publication.Publication;
 import org.ysometron.core.publication.Topic;
 
@@ -44,6 +47,7 @@ class Works {
     final Intake intake;
     final Logs logs;
     final Bench bench;
+    private final Instruments instruments;
     private final SeriesPoints series;
     private final Baselines baselines;
     private final Signals signals;
@@ -59,6 +63,7 @@ class Works {
             Intake intake,
             Logs logs,
             Bench bench,
+            Instruments instruments,
             SeriesPoints series,
             Baselines baselines,
             Signals signals,
@@ -72,6 +77,7 @@ class Works {
         this.intake = intake;
         this.logs = logs;
         this.bench = bench;
+        this.instruments = instruments;
         this.series = series;
         this.baselines = baselines;
         this.signals = signals;
@@ -83,8 +89,8 @@ class Works {
     /** Mean strength of what was broken of a lot so far. */
     double mean(LotView lot) {
         return bench.records(lot.id()).stream()
-                .flatMap(record -> record.strength().stream())
-                .mapToDouble(result -> result.value())
+                .flatMap(record -> record.result().stream())
+                .flatMapToDouble(result -> result.shown().stream())
                 .average()
                 .orElse(0);
     }
@@ -110,6 +116,38 @@ class Works {
             List<Publications.Draft> drafts) {
         publications.publish(
                 product.id(), kind, daysAgo(daysAgo), source, Publications.Attachment.NONE, drafts, "quality");
+    }
+
+    /** A line's specimens, made the day after the lot. */
+    List<SpecimenView> made(LotView lot, PlannedTest test) {
+        return lots.addSet(
+                lot.id(),
+                Lots.NewSet.of(
+                        lot.code() + "-" + test.method().data().id(),
+                        test,
+                        test.n(),
+                        1,
+                        new Lots.Making(
+                                null, test.process(), lot.madeOn().plusDays(1).atTime(12, 0), null)),
+                "bench");
+    }
+
+    /** One specimen's test as it was typed at the bench: texts by field, one a place. */
+    void test(
+            LotView lot, SpecimenView specimen, Map<String, List<String>> typed, @Nullable End end, String instrument) {
+        long read = instruments.all().stream()
+                .filter(known -> known.name().equals(instrument))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        List<Bench.Entry> entries = new ArrayList<>();
+        typed.forEach((field, texts) -> {
+            for (int place = 1; place <= texts.size(); place++) {
+                String text = texts.get(place - 1);
+                entries.add(new Bench.Entry(specimen.label(), field, place, text, end, read, text));
+            }
+        });
+        bench.enterTest(lot, specimen.label(), entries, "bench");
     }
 
     /** Bars printed, measured and broken, all in one go. */
@@ -140,18 +178,18 @@ class Works {
             double thickness = 4.0 + 0.015 * chance.nextGaussian();
             double strength = mean + scatter * chance.nextGaussian();
             for (int place = 1; place <= 3; place++) {
-                entries.add(size(specimen, Quantity.WIDTH, place, width, chance));
-                entries.add(size(specimen, Quantity.THICKNESS, place, thickness, chance));
+                entries.add(size(specimen, "width", place, width, chance));
+                entries.add(size(specimen, "thickness", place, thickness, chance));
             }
             String force = String.format(java.util.Locale.ROOT, "%.0f", strength * width * thickness);
-            entries.add(new Bench.Entry(specimen, Quantity.FORCE, 1, force, Outcome.BROKE_IN_GAUGE, gauge, force));
+            entries.add(new Bench.Entry(specimen, "force", 1, force, End.BROKE_IN_GAUGE, gauge, force));
         }
         bench.enterAll(lot, entries, "bench", null);
     }
 
-    private static Bench.Entry size(String specimen, Quantity quantity, int place, double size, Random chance) {
+    private static Bench.Entry size(String specimen, String field, int place, double size, Random chance) {
         String typed = String.format(java.util.Locale.ROOT, "%.2f", size + 0.006 * chance.nextGaussian());
-        return new Bench.Entry(specimen, quantity, place, typed, null, 0, typed);
+        return new Bench.Entry(specimen, field, place, typed, null, 0, typed);
     }
 
     Samples.SampleView draw(LotView lot, String label, Samples.Place place, String from) {
@@ -183,7 +221,7 @@ class Works {
         publications.conflicts(product.id(), null).stream()
                 .flatMap(view -> view.conflict().entries().stream())
                 .filter(entry -> entry.kind() == Publication.Kind.DATASHEET
-                        && entry.statement().topic() == topic)
+                        && entry.statement().topic().equals(topic))
                 .map(entry -> entry.statement().id())
                 .distinct()
                 .forEach(id -> publications.resolve(product.id(), null, id, reason, correction, "quality"));

@@ -12,7 +12,6 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
-import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.CheckStandards;
 import org.ysometron.app.equipment.Instruments;
@@ -40,8 +39,8 @@ import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.material.Blend;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Method;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.plan.Plate;
@@ -63,6 +62,9 @@ class Workshop {
     private final Runs runs;
     private final Chambers chambers;
     private final Climates climates;
+    private static final String SOFT_CURE = "2.6 s a layer; cured 20 min at 40 °C";
+
+    private final OtherTests others;
     private final Marks marks;
     private final Boughts boughts;
 
@@ -78,6 +80,7 @@ class Workshop {
             Runs runs,
             Chambers chambers,
             Climates climates,
+            OtherTests others,
             Marks marks,
             Boughts boughts) {
         this.works = works;
@@ -91,6 +94,7 @@ class Workshop {
         this.runs = runs;
         this.chambers = chambers;
         this.climates = climates;
+        this.others = others;
         this.marks = marks;
         this.boughts = boughts;
     }
@@ -115,7 +119,11 @@ class Workshop {
         station(Kind.BENCH, "bench", 1, "");
         long hammer = measuring(Kind.PENDULUM, "hammer of 4 J", 4, 0.01, "", 0.02);
         long heavy = measuring(Kind.PENDULUM, "hammer of 15 J", 15, 0.01, "", 0.05);
+        long oven = machine("oven 1");
+        calibrations.enter(oven, works.daysAgo(95), works.daysAgo(-270), "K-2305", "quality");
         long weights = measuring(Kind.WEIGHTS, "creep weights", 400, 0.001, "", 0);
+        long torque = measuring(Kind.TORQUE_GAUGE, "torque gauge", 5, 0.01, "", 0);
+        calibrations.enter(torque, works.daysAgo(70), works.daysAgo(-295), "K-2316", "quality");
         calibrations.enter(heavy, works.daysAgo(80), works.daysAgo(-285), "K-2312", "quality");
         calibrations.enter(weights, works.daysAgo(210), works.daysAgo(-885), "K-2287", "quality");
         calibrations.enter(hammer, works.daysAgo(80), works.daysAgo(-285), "K-2311", "quality");
@@ -186,7 +194,7 @@ class Workshop {
 
     private static PlannedTest tension(Orientation orientation, Conditioning conditioning, String process) {
         return new PlannedTest(
-                TestMethod.TENSION,
+                Sheets.method("tension"),
                 SpecimenDesign.TENSION_BAR_4,
                 orientation,
                 Notch.NONE,
@@ -198,7 +206,7 @@ class Workshop {
                 process);
     }
 
-    private static PlannedTest other(TestMethod method, SpecimenDesign design, Notch notch, double rate, int n) {
+    private static PlannedTest other(Method method, SpecimenDesign design, Notch notch, double rate, int n) {
         return new PlannedTest(method, design, Orientation.XY, notch, Basis.SOLID, "", Conditioning.DRY, rate, n, "");
     }
 
@@ -209,12 +217,11 @@ class Workshop {
                 List.of(
                         Plans.Line.of(tension(Orientation.XY, Conditioning.DRY, "")),
                         Plans.Line.of(tension(Orientation.ZX, Conditioning.DRY, "")),
-                        new Plans.Line(
-                                other(TestMethod.PART_LOAD, SpecimenDesign.HOOK, Notch.NONE, 5, 2),
-                                "620 N",
-                                false,
-                                "")),
-                "Both orientations that the datasheet claims, and the hook that customers hang things on.",
+                        new Plans.Line(OtherTests.hooks(2), "620 N", false, ""),
+                        new Plans.Line(OtherTests.bending(3, ""), "140 N", false, ""),
+                        new Plans.Line(OtherTests.threads(3), "1.8 N·m", false, "")),
+                "Both orientations that the datasheet claims, the hook that customers hang things on, bars on two supports and"
+                        + " threads cut into it.",
                 "quality");
         recipe(
                 skerry,
@@ -246,28 +253,10 @@ class Workshop {
                 "datasheet S7, nozzle measured 3 °C colder");
         undecided.forEach(plans::copy);
         // The lots at the gate have carried their hooks; those at the bench have not.
-        undecided.forEach(lot -> hooks(lot, 618 - 4 * undecided.indexOf(lot)));
+        undecided.forEach(lot -> others.skerry(lot, 618 - 4 * undecided.indexOf(lot), undecided.indexOf(lot) == 0));
         justMade(SkerryTruth.code(lots));
         printed(SkerryTruth.code(lots + 1));
         scaled();
-    }
-
-    private void hooks(LotView lot, int force) {
-        List<String> labels = works
-                .lots
-                .addSet(
-                        lot.id(),
-                        Lots.NewSet.of(
-                                lot.code() + "-hooks",
-                                other(TestMethod.PART_LOAD, SpecimenDesign.HOOK, Notch.NONE, 5, 2),
-                                2,
-                                1,
-                                Lots.Making.UNKNOWN),
-                        "bench")
-                .stream()
-                .map(SpecimenView::label)
-                .toList();
-        marks.set(lot, labels, Marks.Kind.DONE, force + " N, " + (force + 9) + " N", now(), "bench");
     }
 
     private void recipe(Products.ProductView product, String printer, List<String> values, String source) {
@@ -342,8 +331,8 @@ class Workshop {
         List<Bench.Entry> entries = new ArrayList<>();
         for (SpecimenView bar : works.lots.specimens(lot.id())) {
             for (int place = 1; place <= 3; place++) {
-                entries.add(size(bar, Quantity.WIDTH, place, 3.81 + 0.008 * chance.nextGaussian()));
-                entries.add(size(bar, Quantity.THICKNESS, place, 3.79 + 0.008 * chance.nextGaussian()));
+                entries.add(size(bar, "width", place, 3.81 + 0.008 * chance.nextGaussian()));
+                entries.add(size(bar, "thickness", place, 3.79 + 0.008 * chance.nextGaussian()));
             }
         }
         works.bench.enterAll(lot, entries, "bench", null);
@@ -358,7 +347,7 @@ class Workshop {
                         Plans.Line.of(tension(Orientation.XY, Conditioning.CONDITIONED, "")),
                         new Plans.Line(
                                 other(
-                                        TestMethod.IMPACT_NOTCHED,
+                                        Sheets.method("pendulum-impact"),
                                         SpecimenDesign.IMPACT_BAR_NOTCHED,
                                         Notch.ACROSS,
                                         174_000, // 2.9 m/s
@@ -367,11 +356,12 @@ class Workshop {
                                 false,
                                 ""),
                         new Plans.Line(
-                                other(TestMethod.CREEP, SpecimenDesign.TENSION_BAR_4, Notch.NONE, 0, 3),
-                                "160 N",
+                                other(Sheets.method("creep"), SpecimenDesign.TENSION_BAR_4, Notch.NONE, 0, 3),
+                                "120 N",
                                 false,
-                                "")),
-                "The published strength, and what customers ask for: conditioned, cold and for long.",
+                                ""),
+                        Plans.Line.of(OtherTests.heat(2))),
+                "The published strength, and what customers ask for: conditioned, cold, warm and for long.",
                 "quality");
         recipe(
                 dunlin,
@@ -399,7 +389,7 @@ class Workshop {
                 "bench");
         plans.want(lot, works.daysAgo(-12), null, "");
         works.draw(lot, "S1", Samples.Place.MIDDLE, "pallet 2, second layer");
-        print(lot, "printer 2", List.of(5, 5, 0, 3), 0, now().minusHours(100));
+        print(lot, "printer 2", List.of(5, 5, 0, 3), 0, now().minusHours(186));
         List<SpecimenView> all = works.lots.specimens(lot.id());
         SpecimenView conditioned = all.stream()
                 .filter(s -> s.conditions().conditioning() == Conditioning.CONDITIONED)
@@ -408,12 +398,32 @@ class Workshop {
         climates.move(lot, conditioned.setId(), now().minusHours(84), null, "23 °C, 50 % RH", "", "bench");
         climates.weigh(lot, conditioned.setId(), "8.551 g", now().minusHours(52), "", "bench");
         climates.weigh(lot, conditioned.setId(), "8.563 g", now().minusHours(27), "", "bench");
-        List<String> hung = all.stream()
-                .filter(s -> s.conditions().method().equals(TestMethod.CREEP.title()))
-                .map(SpecimenView::label)
+        List<SpecimenView> hung = all.stream()
+                .filter(s -> s.conditions().method().equals("creep"))
                 .toList();
-        marks.set(lot, hung, Marks.Kind.BEGUN, "10 MPa, 23 °C", now().minusHours(75), "bench");
-        marks.set(lot, hung, Marks.Kind.READ, "0.62, 0.64, 0.61 mm", now().minusHours(51), "bench");
+        marks.set(
+                lot,
+                hung.stream().map(SpecimenView::label).toList(),
+                Marks.Kind.BEGUN,
+                "12.26 kg, 23 °C",
+                now().minusHours(170),
+                "bench");
+        marks.set(
+                lot,
+                hung.stream().map(SpecimenView::label).toList(),
+                Marks.Kind.READ,
+                "day 1; the figures are at the bench",
+                now().minusHours(146),
+                "bench");
+        marks.set(
+                lot,
+                hung.stream().map(SpecimenView::label).toList(),
+                Marks.Kind.READ,
+                "day 3; the figures are at the bench",
+                now().minusHours(98),
+                "bench");
+        others.creep(lot, hung);
+        others.dunlin(lot);
         LotView bought = works.lots.enter(
                 new Lots.NewLot("DN-0052", "dunlin-c2", "fern", works.daysAgo(6), "120 spools of 700 g", ""), "bench");
         boughts.receive(
@@ -452,18 +462,23 @@ class Workshop {
         Products.ProductView curlew = works.products.named("curlew-r70");
         plans.revise(
                 curlew.id(),
-                List.of(Plans.Line.of(new PlannedTest(
-                        TestMethod.TENSION,
-                        SpecimenDesign.TENSION_BAR_4,
-                        Orientation.XY,
-                        Notch.NONE,
-                        Basis.SOLID,
-                        "",
-                        Conditioning.DRY,
-                        Sheets.RATE,
-                        12,
-                        OtherProducts.CURE))),
-                "Twelve bars: two rows of the turntable, so that a place effect would show.",
+                List.of(
+                        Plans.Line.of(new PlannedTest(
+                                Sheets.method("tension"),
+                                SpecimenDesign.TENSION_BAR_4,
+                                Orientation.XY,
+                                Notch.NONE,
+                                Basis.SOLID,
+                                "",
+                                Conditioning.DRY,
+                                Sheets.RATE,
+                                12,
+                                OtherProducts.CURE)),
+                        Plans.Line.of(OtherTests.bending(5, OtherProducts.CURE)),
+                        Plans.Line.of(OtherTests.rods(3, OtherProducts.CURE)),
+                        Plans.Line.of(OtherTests.pins(3, OtherProducts.CURE))),
+                "Twelve bars: two rows of the turntable, so that a place effect would show. Bars on supports, rods and pins"
+                        + " beside them.",
                 "quality");
         recipe(
                 curlew,
@@ -525,15 +540,18 @@ class Workshop {
             double mean = 64.5 - (rows.getOrDefault(bar.id(), 0) == 2 ? 3.6 : 0);
             breaking(lot, List.of(bar), gauge, mean, 0.9, chance);
         }
+        others.curlew(lot);
     }
 
     void plover() {
         Products.ProductView plover = works.products.named("plover-f30");
         plans.revise(
                 plover.id(),
-                List.of(Plans.Line.of(
-                        tension(Orientation.XY, Conditioning.DRY, "2.6 s a layer; cured 20 min at 40 °C"))),
-                "The one claim of the draft datasheet.",
+                List.of(
+                        Plans.Line.of(tension(Orientation.XY, Conditioning.DRY, SOFT_CURE)),
+                        Plans.Line.of(OtherTests.strips(3, SOFT_CURE)),
+                        Plans.Line.of(OtherTests.tears(3, SOFT_CURE))),
+                "The one claim of the draft datasheet, and what is asked of anything that stretches.",
                 "quality");
         LotView bad = works.lots.enter(
                 new Lots.NewLot("PL-0001", "plover-f30", "clear", works.daysAgo(30), "40 bottles of 1 l", "First try."),
@@ -542,7 +560,9 @@ class Workshop {
         LotView held = works.lots.enter(
                 new Lots.NewLot("PL-0002", "plover-f30", "clear", works.daysAgo(16), "40 bottles of 1 l", ""), "bench");
         works.conclude(held, Disposition.HOLD, "Waits for the cure programme to be settled.");
-        plans.copy(works.lots.named("PL-0003"));
+        LotView last = works.lots.named("PL-0003");
+        plans.copy(last);
+        others.plover(last, SOFT_CURE);
     }
 
     // ---- reference lots ----------------------------------------------------------------------------------------
@@ -624,18 +644,18 @@ class Workshop {
             double width = 4.0 + 0.012 * chance.nextGaussian();
             double thickness = 3.99 + 0.012 * chance.nextGaussian();
             for (int place = 1; place <= 3; place++) {
-                entries.add(size(bar, Quantity.WIDTH, place, width + 0.005 * chance.nextGaussian()));
-                entries.add(size(bar, Quantity.THICKNESS, place, thickness + 0.005 * chance.nextGaussian()));
+                entries.add(size(bar, "width", place, width + 0.005 * chance.nextGaussian()));
+                entries.add(size(bar, "thickness", place, thickness + 0.005 * chance.nextGaussian()));
             }
             String force = format("%.0f", (mean + scatter * chance.nextGaussian()) * width * thickness);
-            entries.add(new Bench.Entry(bar.label(), Quantity.FORCE, 1, force, Outcome.BROKE_IN_GAUGE, gauge, force));
+            entries.add(new Bench.Entry(bar.label(), "force", 1, force, End.BROKE_IN_GAUGE, gauge, force));
         }
         works.bench.enterAll(lot, entries, "bench", null);
     }
 
-    private static Bench.Entry size(SpecimenView bar, Quantity quantity, int place, double size) {
+    private static Bench.Entry size(SpecimenView bar, String field, int place, double size) {
         String typed = format("%.2f", size);
-        return new Bench.Entry(bar.label(), quantity, place, typed, null, 0, typed);
+        return new Bench.Entry(bar.label(), field, place, typed, null, 0, typed);
     }
 
     private LocalDateTime now() {

@@ -27,7 +27,6 @@ import org.ysometron.app.store.OnePage;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
-import org.ysometron.core.claim.Property;
 
 @Controller
 class DriftController {
@@ -161,8 +160,10 @@ class DriftController {
         model.addAttribute("drift", charts.view(id, to));
         model.addAttribute(
                 "beside",
-                found.property() == Property.TENSILE_STRENGTH
-                        ? ReferenceChart.of(references.of(found.productId(), found.conditions()))
+                found.property().isTested()
+                        ? ReferenceChart.of(
+                                references.of(found.productId(), found.property(), found.conditions()),
+                                found.property().unit())
                         : null);
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);

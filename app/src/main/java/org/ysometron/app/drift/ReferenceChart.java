@@ -22,7 +22,7 @@ record ReferenceChart(List<Dot> dots, List<Line> lines, List<Scale.Tick> ticks, 
     /** Centre or limit. */
     record Line(double y, String label, boolean limit) {}
 
-    static @Nullable ReferenceChart of(List<ReferenceTests.Beside> tests) {
+    static @Nullable ReferenceChart of(List<ReferenceTests.Beside> tests, String unit) {
         if (tests.isEmpty()) {
             return null;
         }
@@ -31,7 +31,7 @@ record ReferenceChart(List<Dot> dots, List<Line> lines, List<Scale.Tick> ticks, 
         for (double mean : means) {
             reach.add(mean);
         }
-        IndividualsLimits limits = ReferenceTests.limits(tests).orElse(null);
+        IndividualsLimits limits = ReferenceTests.limits(tests, unit).orElse(null);
         if (limits != null) {
             reach.add(limits.lower());
             reach.add(limits.upper());
@@ -48,7 +48,8 @@ record ReferenceChart(List<Dot> dots, List<Line> lines, List<Scale.Tick> ticks, 
                     x,
                     y.at(test.mean()),
                     test.lot(),
-                    "beside " + test.lot() + ": " + Figures.significant(test.mean(), 4) + " MPa, n = " + test.n(),
+                    "beside " + test.lot() + ": " + Figures.significant(test.mean(), 4) + " " + unit + ", n = "
+                            + test.n(),
                     out));
             trace.append(trace.isEmpty() ? "M" : "L").append(x).append(' ').append(y.at(test.mean()));
         }

@@ -12,7 +12,9 @@ import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.method.Equipment;
 import org.ysometron.core.method.Headroom;
+import org.ysometron.core.quantity.Dimension;
 
 /** The equipment register: gauges, calipers, pendulums, fixtures, printers, ovens and the stations of the calendar. */
 @Component
@@ -92,7 +94,12 @@ public class Instruments {
 
         /** The gauge as the rule of headroom wants it. */
         public Headroom.Gauge gauge() {
-            return new Headroom.Gauge(name, capacity.orElse(Double.MAX_VALUE));
+            return new Headroom.Gauge(name, capacity.orElse(Double.MAX_VALUE), unit());
+        }
+
+        /** Symbol of the unit that its capacity is counted in; empty for what has none. */
+        public String unit() {
+            return kind.capacity().map(Dimension::workingUnit).orElse("");
         }
     }
 
@@ -105,9 +112,12 @@ public class Instruments {
             double absoluteUncertainty,
             Facts facts) {}
 
-    /** All force gauges, the smallest first. */
-    public List<InstrumentView> gauges() {
-        return ofKind(Kind.FORCE_GAUGE);
+    /** All that a method can be done with, the smallest first. */
+    public List<InstrumentView> serving(Equipment equipment) {
+        return java.util.Arrays.stream(Kind.values())
+                .filter(kind -> kind.serves(equipment))
+                .flatMap(kind -> ofKind(kind).stream())
+                .toList();
     }
 
     /** All of a kind, the smallest first. */

@@ -2,16 +2,16 @@ package org.ysometron.app.equipment;
 
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Equipment;
 import org.ysometron.core.plan.LotSteps.Station;
 import org.ysometron.core.quantity.Dimension;
 
 /** What sort of equipment something is: what its capacity is counted in, and at which station it stands. */
 public enum Kind {
-    FORCE_GAUGE("force gauge", Dimension.FORCE, null, TestMethod.Equipment.FORCE_GAUGE),
-    TORQUE_GAUGE("torque gauge", Dimension.TORQUE, null, TestMethod.Equipment.TORQUE_GAUGE),
-    PENDULUM("pendulum", Dimension.ENERGY, null, TestMethod.Equipment.PENDULUM),
-    WEIGHTS("weights", Dimension.FORCE, null, TestMethod.Equipment.WEIGHTS),
+    FORCE_GAUGE("force gauge", Dimension.FORCE, null, Equipment.FORCE_GAUGE),
+    TORQUE_GAUGE("torque gauge", Dimension.TORQUE, null, Equipment.TORQUE_GAUGE),
+    PENDULUM("pendulum", Dimension.ENERGY, null, Equipment.PENDULUM),
+    WEIGHTS("weights", Dimension.FORCE, null, Equipment.WEIGHTS),
     CALIPERS("calipers", null, null, null),
     BALANCE("balance", null, null, null),
     FIXTURE("fixture", Dimension.FORCE, null, null),
@@ -19,7 +19,7 @@ public enum Kind {
     LIGHT_ENGINE("light engine", null, null, null),
     DRYER("dryer", null, Station.DRYER, null),
     CURE_CHAMBER("wash and cure chamber", null, Station.CURE, null),
-    OVEN("oven", null, Station.OVEN, TestMethod.Equipment.OVEN),
+    OVEN("oven", null, Station.OVEN, Equipment.OVEN),
     CLIMATE("climate chamber", null, Station.CLIMATE, null),
     BENCH("bench", null, Station.BENCH, null),
     CREEP_RIG("creep rig", null, Station.CREEP, null);
@@ -27,9 +27,9 @@ public enum Kind {
     private final String words;
     private final @Nullable Dimension capacity;
     private final @Nullable Station station;
-    private final TestMethod.@Nullable Equipment serves;
+    private final @Nullable Equipment serves;
 
-    Kind(String words, @Nullable Dimension capacity, @Nullable Station station, TestMethod.@Nullable Equipment serves) {
+    Kind(String words, @Nullable Dimension capacity, @Nullable Station station, @Nullable Equipment serves) {
         this.words = words;
         this.capacity = capacity;
         this.station = station;
@@ -52,7 +52,7 @@ public enum Kind {
     }
 
     /** Whether methods that want this equipment can be done with it. */
-    public boolean serves(TestMethod.Equipment wanted) {
+    public boolean serves(Equipment wanted) {
         return serves == wanted;
     }
 }

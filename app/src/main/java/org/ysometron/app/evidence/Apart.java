@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.statistics.OneWay;
 import org.ysometron.core.statistics.Summary;
 import org.ysometron.core.working.Figures;
@@ -22,23 +21,29 @@ public record Apart(String terms, List<String> levels, String finding) {
     static Apart of(Conditions conditions, List<LotEvidence> sets) {
         List<String> levels = new ArrayList<>();
         List<double[]> groups = new ArrayList<>();
+        String unit = sets.stream()
+                .flatMap(set -> set.main().stream())
+                .findFirst()
+                .map(main -> main.unit().isEmpty() ? "" : " " + main.unit())
+                .orElse("");
         for (LotEvidence set : sets) {
-            Evidence evidence = set.evidence(Property.TENSILE_STRENGTH, Optional.empty());
+            Evidence evidence =
+                    set.main().map(main -> set.evidence(main, Optional.empty())).orElseGet(Evidence::of);
             double[] values = evidence.values();
             String name = set.setup().isEmpty() ? "set-up not on record" : set.setup();
             levels.add(name + ": n = " + evidence.n()
                     + (values.length == 0
                             ? ""
-                            : ", mean " + Figures.significant(Summary.of(values).mean(), 4) + " MPa")
+                            : ", mean " + Figures.significant(Summary.of(values).mean(), 4) + unit)
                     + (set.counts() ? "" : ", does not count"));
             if (values.length > 1) {
                 groups.add(values);
             }
         }
-        return new Apart(conditions.words(), levels, finding(groups, sets.size()));
+        return new Apart(conditions.words(), levels, finding(groups, sets.size(), unit));
     }
 
-    private static String finding(List<double[]> groups, int levels) {
+    private static String finding(List<double[]> groups, int levels, String unit) {
         if (groups.size() < 2) {
             return "Of " + levels + " set-ups not two have two specimens each: what the set-up adds and how specimens"
                     + " scatter cannot be told apart, and no mean is taken over them.";
@@ -51,10 +56,10 @@ public record Apart(String terms, List<String> levels, String finding) {
                     + " mean is taken over them.";
         }
         return "Scatter within set-ups " + Figures.significant(Math.sqrt(setups.withinVariance()), 2)
-                + " MPa; set-ups add "
+                + unit + "; set-ups add "
                 + (setups.betweenVariance() < 0
                         ? "nothing that could be seen (the estimate is negative, shown as 0)"
-                        : Figures.significant(Math.sqrt(setups.betweenVariance()), 2) + " MPa")
+                        : Figures.significant(Math.sqrt(setups.betweenVariance()), 2) + unit)
                 + "; without any effect such a difference comes with a probability of "
                 + Figures.probability(setups.anova().p()) + ".";
     }

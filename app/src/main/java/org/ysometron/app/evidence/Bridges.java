@@ -113,7 +113,7 @@ class Bridges {
         OptionalDouble distance = mean.isEmpty()
                 ? OptionalDouble.empty()
                 : claims.stream()
-                        .filter(claim -> claim.property() == old.property()
+                        .filter(claim -> claim.property().equals(old.property())
                                 && claim.form() != Form.BETTER_THAN
                                 && claim.conditions().compare(old.conditions()).isEmpty())
                         .flatMapToDouble(claim -> DoubleStream.concat(
@@ -129,7 +129,7 @@ class Bridges {
             @Nullable Bridge bridge,
             Map<Long, Long> lotsOn) {
         boolean alike = old.id() != fresh.id()
-                && old.property() == fresh.property()
+                && old.property().equals(fresh.property())
                 && old.colour().equals(fresh.colour())
                 && old.blend().isSame(fresh.blend())
                 && old.conditions().equals(fresh.conditions());

@@ -23,10 +23,13 @@ import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.app.web.Table;
+import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.characteristic.OfMaterial;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.material.Blend;
+import org.ysometron.core.method.Characteristics;
+import org.ysometron.core.publication.Topic;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
 
@@ -133,16 +136,18 @@ class BroughtIn {
 
     /** The terms of the series that lots of now will be on: what intake measures has its own way of measuring. */
     private static Conditions terms(Claim claim) {
-        return switch (claim.property()) {
-            case FILAMENT_DIAMETER, FILAMENT_OVALITY -> Conditions.ofMaterial("laser gauge", "two axes");
-            case DENSITY -> Conditions.ofMaterial("density", "");
-            case VISCOSITY, PENETRATION_DEPTH ->
-                throw new Refusal(
-                        "file",
-                        claim.property().title()
-                                + " says nothing without how it was measured, which a row cannot say.");
-            default -> claim.conditions();
-        };
+        Characteristic property = claim.property();
+        if (property.isMechanical()) {
+            return claim.conditions();
+        }
+        if (property.equals(OfMaterial.FILAMENT_DIAMETER) || property.equals(OfMaterial.FILAMENT_OVALITY)) {
+            return Conditions.ofMaterial("laser gauge", "two axes");
+        }
+        if (property.equals(OfMaterial.DENSITY)) {
+            return Conditions.ofMaterial("density", "");
+        }
+        throw new Refusal(
+                "file", property.title() + " says nothing without how it was measured, which a row cannot say.");
     }
 
     private List<Row> read(Products.ProductView product, String given) {
@@ -164,10 +169,10 @@ class BroughtIn {
             throw new Refusal("'" + colour + "' is no colour of " + product.name() + "; there are "
                     + String.join(", ", product.colours()) + ".");
         }
-        Property property = property(record.at("property"));
+        Characteristic property = property(record.at("property"));
         String orientation = record.at("orientation").toUpperCase(Locale.ROOT);
         Claim claim = claims.stream()
-                .filter(candidate -> candidate.property() == property)
+                .filter(candidate -> candidate.property().equals(property))
                 .filter(candidate -> property.isRatio()
                         || !property.isMechanical()
                         || (candidate.conditions().orientation() != Orientation.NONE
@@ -207,9 +212,10 @@ class BroughtIn {
         }
     }
 
-    private static Property property(String text) {
-        for (Property property : Property.values()) {
-            if (property.name().equalsIgnoreCase(text.replace(' ', '_'))
+    private static Characteristic property(String text) {
+        for (Characteristic property : Characteristics.all()) {
+            if (property.id().equalsIgnoreCase(text)
+                    || Topic.on(property).name().equalsIgnoreCase(text.replace(' ', '_'))
                     || property.title().equalsIgnoreCase(text)) {
                 return property;
             }
@@ -224,7 +230,7 @@ class BroughtIn {
         throw new Refusal("n is '" + text + "', not a number of specimens.");
     }
 
-    private static double number(String what, String text, Property property) {
+    private static double number(String what, String text, Characteristic property) {
         Optional<UnitOfMeasure> unit = UnitOfMeasure.find(property.unit());
         if (unit.isPresent()) {
             Typed read = Typed.read(what, text, unit.get());

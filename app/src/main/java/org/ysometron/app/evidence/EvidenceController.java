@@ -13,13 +13,13 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.make.Chambers;
-import org.ysometron.app.plan.Methods;
+import org.ysometron.app.plan.SiteMethods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.app.store.OnePage;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.core.claim.Conditions;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Methods;
 
 @Controller
 class EvidenceController {
@@ -35,7 +35,7 @@ class EvidenceController {
     private final Workings workings;
     private final ReferenceTests references;
     private final Chambers chambers;
-    private final Methods methods;
+    private final SiteMethods methods;
     private final PlaceMaps places;
 
     EvidenceController(
@@ -50,7 +50,7 @@ class EvidenceController {
             Workings workings,
             ReferenceTests references,
             Chambers chambers,
-            Methods methods,
+            SiteMethods methods,
             PlaceMaps places) {
         this.derivations = derivations;
         this.page = page;
@@ -97,9 +97,10 @@ class EvidenceController {
                 .ifPresent(words -> notes.add(conditions.orientation().words() + ": " + words)));
         chambers.confounded(lot).ifPresent(notes::add);
         terms.stream()
-                .flatMap(conditions -> TestMethod.titled(conditions.method()).stream())
+                .flatMap(conditions -> Methods.of(conditions.method()).stream())
                 .distinct()
-                .forEach(method -> notes.add(methods.of(method).pinned() + ". " + method.accordance() + "."));
+                .forEach(method -> notes.add(
+                        methods.of(method).pinned() + ". " + method.data().accordance() + "."));
         return notes;
     }
 
@@ -132,7 +133,7 @@ class EvidenceController {
                 .map(workings::of)
                 .findFirst()
                 .orElseThrow(() -> new NotFound("working of " + specimen.label() + " of lot " + code + ": what "
-                        + specimen.conditions().method() + " gave is kept as it was written"));
+                        + Methods.titleOf(specimen.conditions().method()) + " gave is kept as it was written"));
         return show(lot, working, model);
     }
 

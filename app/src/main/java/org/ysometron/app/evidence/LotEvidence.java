@@ -8,18 +8,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Evidence.PooledScatter;
-import org.ysometron.core.claim.Property;
-import org.ysometron.core.dimension.Section;
-import org.ysometron.core.method.Result;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Reduced;
+import org.ysometron.core.reading.Field;
 
 /**
  * What one lot's specimens under one set of conditions gave, property by property.
@@ -63,8 +62,8 @@ record LotEvidence(
             Map<Long, String> states,
             Rounds rounds) {
         Map<Long, String> rigs = new HashMap<>();
-        records.forEach(record -> record.force()
-                .ifPresent(force -> rigs.putIfAbsent(record.specimen().setId(), force.rig())));
+        records.forEach(record -> record.ended()
+                .ifPresent(end -> rigs.putIfAbsent(record.specimen().setId(), end.rig())));
         return grouped(
                 records,
                 record -> new Key(
@@ -99,7 +98,7 @@ record LotEvidence(
     /** Printer, recipe and maker, the rig it was broken in, and what was done to it: empty when nobody said. */
     private static String setup(SpecimenRecord record, Map<Long, String> rigs, Map<Long, String> states) {
         // A specimen not broken yet is expected in the rig of its set.
-        String rig = record.force()
+        String rig = record.ended()
                 .map(ReadingView::rig)
                 .orElse(rigs.getOrDefault(record.specimen().setId(), ""));
         return Stream.of(
@@ -112,8 +111,7 @@ record LotEvidence(
 
     /** How many of its specimens were tested. */
     int tested() {
-        return (int)
-                records.stream().filter(record -> record.force().isPresent()).count();
+        return (int) records.stream().filter(SpecimenRecord::isTested).count();
     }
 
     /**
@@ -134,18 +132,18 @@ record LotEvidence(
     int untested() {
         return (int) looks().stream()
                 .flatMap(List::stream)
-                .filter(record -> record.force().isEmpty())
+                .filter(record -> !record.isTested())
                 .count();
     }
 
-    /** How many counted at each look before this one, rising. */
-    int[] earlierLooks() {
+    /** How many counted for a characteristic at each look before this one, rising. */
+    int[] earlierLooks(Characteristic characteristic) {
         List<List<SpecimenRecord>> looks = looks();
         int[] sizes = new int[Math.max(0, looks.size() - 1)];
         int counted = 0;
         for (int i = 0; i < sizes.length; i++) {
             counted += new LotEvidence(conditions, setup, looks.get(i), provisional, round)
-                    .strengths(Optional.empty())
+                    .tested(characteristic, Optional.empty())
                     .n();
             sizes[i] = counted;
         }
@@ -159,10 +157,10 @@ record LotEvidence(
     private List<List<SpecimenRecord>> looks() {
         List<List<SpecimenRecord>> looks = new ArrayList<>();
         List<SpecimenRecord> left = records;
-        while (left.stream().anyMatch(record -> record.force().isPresent())) {
+        while (left.stream().anyMatch(SpecimenRecord::isTested)) {
             Instant known = left.stream()
                     .flatMap(record -> record.readings().stream())
-                    .filter(reading -> reading.quantity() == Quantity.FORCE)
+                    .filter(reading -> reading.outcome() != null)
                     .map(ReadingView::enteredAt)
                     .min(Instant::compareTo)
                     .orElseThrow();
@@ -208,40 +206,38 @@ record LotEvidence(
         return setup.isEmpty() ? labels : labels + ", " + setup;
     }
 
-    /** How many results are kept and do not count. */
+    /** What its method is asked for first; empty for one that is no longer in the catalogue. */
+    Optional<Characteristic> main() {
+        return Methods.of(conditions.method()).map(method -> method.data().main());
+    }
+
+    /** How many tests ended in a way that counts for nothing. */
     int excluded() {
-        return evidence(Property.TENSILE_STRENGTH, Optional.empty()).excluded();
+        return (int) records.stream().filter(LotEvidence::isOut).count();
+    }
+
+    private static boolean isOut(SpecimenRecord record) {
+        return record.result()
+                .filter(result -> result.made() == Reduced.Made.NOTHING)
+                .isPresent();
     }
 
     /** How those tests ended, in words with their number. */
     String excludedWords() {
         Map<String, Integer> ends = new LinkedHashMap<>();
-        for (SpecimenRecord record : records) {
-            boolean out = record.strength()
-                    .filter(result -> result.kind() == Result.Kind.EXCLUDED)
-                    .isPresent();
-            if (out) {
-                ends.merge(
-                        record.force()
-                                .map(ReadingView::outcome)
-                                .map(outcome -> outcome.words())
-                                .orElse(""),
-                        1,
-                        Integer::sum);
-            }
-        }
+        records.stream().filter(LotEvidence::isOut).forEach(record -> ends.merge(record.endWords(), 1, Integer::sum));
         return ends.entrySet().stream()
                 .map(end -> end.getValue() + " " + end.getKey())
                 .collect(Collectors.joining(", "));
     }
 
-    /** The strengths as if every load had been a value. */
-    Evidence withEveryLoad() {
+    /** A characteristic as if every test had ended in a value. */
+    Evidence withEveryEnd(Characteristic characteristic) {
         double[] all = records.stream()
-                .flatMap(record -> record.strength().stream())
-                .mapToDouble(Result::value)
+                .flatMap(record -> record.result(characteristic).stream())
+                .flatMapToDouble(result -> result.shown().stream())
                 .toArray();
-        Evidence own = strengths(Optional.empty());
+        Evidence own = tested(characteristic, Optional.empty());
         return new Evidence(all, new double[0], 0, own.calibrationUncertainty(), Optional.empty());
     }
 
@@ -250,61 +246,55 @@ record LotEvidence(
         return provisional.isEmpty();
     }
 
-    /** The evidence for a property that single specimens have. */
-    Evidence evidence(Property property, Optional<PooledScatter> history) {
-        return switch (property) {
-            case TENSILE_STRENGTH -> strengths(history);
-            case SECTION_WIDTH -> sections(Section::width, history);
-            case SECTION_THICKNESS -> sections(Section::thickness, history);
-            case UPRIGHT_FLAT_RATIO, FILAMENT_DIAMETER, FILAMENT_OVALITY, DENSITY, VISCOSITY, PENETRATION_DEPTH ->
-                throw new IllegalArgumentException(property + " is no property of single specimens");
+    /** The evidence for a characteristic that single specimens have. */
+    Evidence evidence(Characteristic characteristic, Optional<PooledScatter> history) {
+        return switch (characteristic.source()) {
+            case METHOD -> tested(characteristic, history);
+            case SIZE -> sizes(characteristic, history);
+            case MATERIAL, RATIO ->
+                throw new IllegalArgumentException(characteristic.id() + " is got from no single specimen");
         };
     }
 
-    private Evidence strengths(Optional<PooledScatter> history) {
+    /** What tests gave: values, bounds and intervals, each as what it is. */
+    private Evidence tested(Characteristic characteristic, Optional<PooledScatter> history) {
         List<Double> values = new ArrayList<>();
         List<Double> bounds = new ArrayList<>();
+        List<Evidence.Interval> intervals = new ArrayList<>();
         int excluded = 0;
-        double gauge = 0;
-        double area = 0;
+        double inTest = 0;
+        double ofSizes = 0;
         for (SpecimenRecord record : records) {
-            Optional<Result> strength = record.strength();
-            if (strength.isEmpty()) {
+            Optional<Reduced> result = record.result(characteristic);
+            if (result.isEmpty()) {
                 continue;
             }
-            gauge = Math.max(gauge, gaugeUncertainty(record.force().orElseThrow()));
-            area = Math.max(area, areaUncertainty(record));
-            switch (strength.get().kind()) {
-                case MEASURED -> values.add(strength.get().value());
-                case AT_LEAST -> bounds.add(strength.get().value());
-                case EXCLUDED -> excluded++;
+            inTest = Math.max(inTest, record.uncertainty(characteristic, Field.Role.TEST));
+            ofSizes = Math.max(ofSizes, record.uncertainty(characteristic, Field.Role.SIZE));
+            switch (result.get().made()) {
+                case VALUE -> values.add(result.get().value().getAsDouble());
+                case AT_LEAST -> bounds.add(result.get().value().getAsDouble());
+                case AT_MOST ->
+                    intervals.add(new Evidence.Interval(
+                            Double.NEGATIVE_INFINITY, result.get().value().getAsDouble()));
+                case BETWEEN ->
+                    intervals.add(new Evidence.Interval(
+                            result.get().value().getAsDouble(),
+                            result.get().upper().getAsDouble()));
+                case NOTHING -> excluded++;
             }
         }
-        double level = average(values.isEmpty() ? bounds : values);
-        return new Evidence(array(values), array(bounds), excluded, Math.hypot(gauge, area) * level, history);
-    }
-
-    /** Calibration and resolution together: a step of the display is a rectangle of its width (JCGM 100:2008, 4.3.7). */
-    private static double gaugeUncertainty(ReadingView force) {
-        double step = force.instrument().facts().resolution().orElse(0);
-        double resolution = force.value() > 0 ? step / (2 * Math.sqrt(3)) / force.value() : 0;
-        return Math.hypot(force.instrument().relativeUncertainty(), resolution);
-    }
-
-    /** Width and thickness share the calipers and so their error: relative u(A) = u·(1/w + 1/t) (JCGM 100:2008, 5.2). */
-    private static double areaUncertainty(SpecimenRecord record) {
-        Section section = record.section().orElseThrow();
-        return calipers(record) * (1 / section.width() + 1 / section.thickness());
-    }
-
-    private static double calipers(SpecimenRecord record) {
-        return record.readings().stream()
-                .filter(reading -> reading.live() && reading.quantity() != Quantity.FORCE)
-                .mapToDouble(reading -> Math.hypot(
-                        reading.instrument().absoluteUncertainty(),
-                        reading.instrument().facts().resolution().orElse(0) / (2 * Math.sqrt(3))))
-                .max()
-                .orElse(0);
+        List<Double> known = new ArrayList<>(values.isEmpty() ? bounds : values);
+        if (known.isEmpty()) {
+            intervals.forEach(interval -> known.add(interval.high()));
+        }
+        return new Evidence(
+                array(values),
+                array(bounds),
+                excluded,
+                Math.hypot(inTest, ofSizes) * Math.abs(average(known)),
+                history,
+                intervals);
     }
 
     /**
@@ -319,9 +309,9 @@ record LotEvidence(
 
     private static Map<Long, Double> gauges(List<SpecimenRecord> records) {
         Map<Long, Double> gauges = new HashMap<>();
-        records.forEach(record -> record.force()
-                .ifPresent(force ->
-                        gauges.put(force.instrument().id(), force.instrument().relativeUncertainty())));
+        records.forEach(record -> record.ended()
+                .ifPresent(end ->
+                        gauges.put(end.instrument().id(), end.instrument().relativeUncertainty())));
         return gauges;
     }
 
@@ -329,13 +319,13 @@ record LotEvidence(
         return gauges.values().stream().mapToDouble(Double::doubleValue).max().orElse(0);
     }
 
-    private Evidence sections(ToDoubleFunction<Section> side, Optional<PooledScatter> history) {
+    private Evidence sizes(Characteristic size, Optional<PooledScatter> history) {
         List<Double> values = new ArrayList<>();
         double absolute = 0;
         for (SpecimenRecord record : records) {
-            if (record.section().isPresent()) {
-                values.add(side.applyAsDouble(record.section().get()));
-                absolute = Math.max(absolute, calipers(record));
+            if (record.isMeasured() && record.mean(size.base()).isPresent()) {
+                values.add(record.mean(size.base()).getAsDouble());
+                absolute = Math.max(absolute, record.uncertaintyOfSizes());
             }
         }
         return new Evidence(array(values), new double[0], 0, absolute, history);

@@ -1,5 +1,6 @@
 package org.ysometron.app.evidence;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -7,14 +8,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.DoubleStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.intake.MaterialResults;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
+import org.ysometron.core.method.Characteristics;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.statistics.CensoredNormal;
 import org.ysometron.core.statistics.Summary;
 
@@ -46,15 +50,17 @@ class LotPoints {
             LotView lot, List<LotEvidence> counted, List<LotEvidence> measured, List<MaterialResults.Result> material) {
         Map<Long, Point> found = new HashMap<>();
         for (LotEvidence set : counted) {
-            point(set.evidence(Property.TENSILE_STRENGTH, Optional.empty()))
-                    .ifPresent(f -> put(found, lot, Property.TENSILE_STRENGTH, set.conditions(), set.setup(), f));
-            ratio(set, counted)
-                    .ifPresent(f -> put(found, lot, Property.UPRIGHT_FLAT_RATIO, set.conditions(), set.setup(), f));
+            for (Characteristic one : tested(set)) {
+                point(set.evidence(one, Optional.empty()))
+                        .ifPresent(f -> put(found, lot, one, set.conditions(), set.setup(), f));
+                ratio(one, set, counted)
+                        .ifPresent(f -> put(found, lot, one.uprightOverFlat(), set.conditions(), set.setup(), f));
+            }
         }
         for (LotEvidence set : measured) {
-            for (Property side : List.of(Property.SECTION_WIDTH, Property.SECTION_THICKNESS)) {
-                point(set.evidence(side, Optional.empty()))
-                        .ifPresent(f -> put(found, lot, side, set.conditions(), set.setup(), f));
+            for (Characteristic size : sizes(set)) {
+                point(set.evidence(size, Optional.empty()))
+                        .ifPresent(f -> put(found, lot, size, set.conditions(), set.setup(), f));
             }
         }
         for (MaterialResults.Result result : material) {
@@ -76,10 +82,26 @@ class LotPoints {
         return changed;
     }
 
+    private static List<Characteristic> tested(LotEvidence set) {
+        return Methods.of(set.conditions().method())
+                .map(method -> method.data().characteristics())
+                .orElse(List.of());
+    }
+
+    private static List<Characteristic> sizes(LotEvidence set) {
+        return Methods.of(set.conditions().method()).map(Characteristics::sizes).orElse(List.of());
+    }
+
     private record Found(int n, double mean, @Nullable Double sd, int bounds) {}
 
-    /** A lot's point: the mean of its values; with bounds among them the estimate that respects them, else none. */
+    /**
+     * A lot's point: the mean of its values; with bounds among them the estimate that respects them, else none. Of intervals the
+     * middles, counted among what is no value.
+     */
     private static Optional<Found> point(Evidence evidence) {
+        if (!evidence.intervals().isEmpty()) {
+            return middles(evidence);
+        }
         double[] values = evidence.values();
         double[] bounds = evidence.bounds();
         if (values.length == 0) {
@@ -97,20 +119,37 @@ class LotPoints {
         return Optional.of(new Found(evidence.n(), fit.mean(), fit.sd(), bounds.length));
     }
 
-    private static Optional<Found> ratio(LotEvidence set, List<LotEvidence> sets) {
-        if (set.conditions().orientation() != Orientation.ZX) {
+    private static Optional<Found> middles(Evidence evidence) {
+        boolean ended = evidence.bounds().length == 0
+                && evidence.intervals().stream().allMatch(interval -> Double.isFinite(interval.low()));
+        if (!ended) {
+            return Optional.empty();
+        }
+        Summary summary = Summary.of(DoubleStream.concat(
+                        Arrays.stream(evidence.values()),
+                        evidence.intervals().stream().mapToDouble(one -> (one.low() + one.high()) / 2))
+                .toArray());
+        Double sd = summary.sd().isPresent() ? summary.sd().getAsDouble() : null;
+        return Optional.of(
+                new Found(evidence.n(), summary.mean(), sd, evidence.intervals().size()));
+    }
+
+    private static Optional<Found> ratio(Characteristic one, LotEvidence set, List<LotEvidence> sets) {
+        if (!one.hasRatio() || set.conditions().orientation() != Orientation.ZX) {
             return Optional.empty();
         }
         Conditions flat = set.conditions().turned(Orientation.XY);
-        Evidence above = set.evidence(Property.TENSILE_STRENGTH, Optional.empty());
-        Evidence below = setOf(sets, flat, set.setup()).evidence(Property.TENSILE_STRENGTH, Optional.empty());
-        boolean plain = above.bounds().length + below.bounds().length == 0;
+        Evidence above = set.evidence(one, Optional.empty());
+        Evidence below = setOf(sets, flat, set.setup()).evidence(one, Optional.empty());
+        boolean plain = above.unsettled() + below.unsettled() == 0;
         if (!plain || above.n() == 0 || below.n() == 0) {
             return Optional.empty();
         }
         double ratio =
                 Summary.of(above.values()).mean() / Summary.of(below.values()).mean();
-        return Optional.of(new Found(Math.min(above.n(), below.n()), ratio, null, 0));
+        return !Double.isFinite(ratio)
+                ? Optional.empty()
+                : Optional.of(new Found(Math.min(above.n(), below.n()), ratio, null, 0));
     }
 
     /** The set under these conditions in this set-up, one that counts before one that does not; empty when there is none. */
@@ -123,7 +162,12 @@ class LotPoints {
     }
 
     private void put(
-            Map<Long, Point> points, LotView lot, Property property, Conditions conditions, String setup, Found found) {
+            Map<Long, Point> points,
+            LotView lot,
+            Characteristic property,
+            Conditions conditions,
+            String setup,
+            Found found) {
         long own = series.find(lot, property, conditions, setup)
                 .map(SeriesPoints.SeriesView::id)
                 .orElseGet(() -> seriesTable.save(

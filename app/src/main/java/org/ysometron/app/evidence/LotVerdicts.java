@@ -24,6 +24,8 @@ import org.ysometron.app.make.Histories;
 import org.ysometron.app.plan.Site;
 import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Publications;
+import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.characteristic.OfMaterial;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Conditions.Mismatch;
 import org.ysometron.core.claim.Evidence;
@@ -33,13 +35,13 @@ import org.ysometron.core.claim.LengthVerdict;
 import org.ysometron.core.claim.Looks;
 import org.ysometron.core.claim.MeanVerdict;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.claim.RatioVerdict;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.claim.Verification;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Right;
+import org.ysometron.core.method.Characteristics;
 
 /**
  * Judges a lot's readings against its claims: the one computation that gate, page, snapshot and certificate come from.
@@ -170,7 +172,7 @@ class LotVerdicts {
         if (claim.property().isRatio()) {
             return ratio(lot, claim, sets);
         }
-        boolean size = claim.property() != Property.TENSILE_STRENGTH;
+        boolean size = !claim.property().isTested();
         List<LotEvidence> candidates = size ? sets.measured : sets.tested;
         Predicate<LotEvidence> speaks = set -> set.speaks()
                 && set.evidence(claim.property(), Optional.empty()).isTouched()
@@ -204,8 +206,7 @@ class LotVerdicts {
     /** Beside the other sets what the lot's own said before more was added to it. */
     private List<Judgements.Other> withFirstLook(
             LotView lot, Claim claim, LotEvidence set, List<Judgements.Other> others) {
-        Optional<LotEvidence> first =
-                claim.property() == Property.TENSILE_STRENGTH ? set.firstLook() : Optional.empty();
+        Optional<LotEvidence> first = claim.property().isTested() ? set.firstLook() : Optional.empty();
         List<Judgements.Other> all = new ArrayList<>(others);
         first.ifPresent(look -> all.add(new Judgements.Other(
                 "claim-" + claim.id() + "-look-" + look.subject(),
@@ -280,14 +281,14 @@ class LotVerdicts {
         Judgement judgement = blocked && evidence.n() > 0
                 ? Verification.notComparable(mismatches, evidence.excluded())
                 : Verification.indicative(judge(claim, evidence, looks(lot, claim, set)), mismatches);
-        boolean strength = claim.property() == Property.TENSILE_STRENGTH;
+        boolean strength = claim.property().isTested();
         return provisional(strength ? Verification.unfinished(judgement, set.untested()) : judgement, set);
     }
 
     /** Looks planned for the lot, and those taken before this one at which the claim could have been supported. */
     private Looks looks(LotView lot, Claim claim, LotEvidence set) {
         int least = Math.max(2, claim.requirement().minimumN());
-        int[] sizes = claim.property() == Property.TENSILE_STRENGTH ? set.earlierLooks() : new int[0];
+        int[] sizes = claim.property().isTested() ? set.earlierLooks(claim.property()) : new int[0];
         return new Looks(
                 site.looks(lot.madeOn()),
                 Arrays.stream(sizes).filter(size -> size >= least).distinct().toArray());
@@ -295,8 +296,9 @@ class LotVerdicts {
 
     /** What the verdict would be with every load counted as a value, where some do not count; null where all do. */
     private @Nullable Judgement withAll(Claim claim, LotEvidence set) {
-        return claim.property() == Property.TENSILE_STRENGTH && set.excluded() > 0
-                ? judge(claim, set.withEveryLoad(), Looks.ONCE)
+        return claim.property().isTested()
+                        && set.evidence(claim.property(), Optional.empty()).excluded() > 0
+                ? judge(claim, set.withEveryEnd(claim.property()), Looks.ONCE)
                 : null;
     }
 
@@ -346,8 +348,8 @@ class LotVerdicts {
             return Evidence.of();
         }
         List<SeriesPoints.PointView> newest = series.newestOfLongest(series.ofProduct(claim.rivalId()).stream()
-                .filter(view ->
-                        view.property() == claim.property() && view.conditions().equals(claim.conditions()))
+                .filter(view -> view.property().equals(claim.property())
+                        && view.conditions().equals(claim.conditions()))
                 .toList());
         return Evidence.of(
                 newest.stream().mapToDouble(SeriesPoints.PointView::mean).toArray());
@@ -366,7 +368,7 @@ class LotVerdicts {
     private Judgement ofMaterial(LotView lot, Claim claim) {
         Requirement requirement = claim.requirement();
         List<MaterialResults.Result> results = material.of(lot).stream()
-                .filter(result -> result.property() == claim.property())
+                .filter(result -> result.property().equals(claim.property()))
                 .toList();
         Optional<MaterialResults.Result> log = results.stream()
                 .filter(result -> result.shareOutside().isPresent())
@@ -380,7 +382,8 @@ class LotVerdicts {
             return LengthVerdict.ofLog(
                     requirement, log.get().values(), outside, log.get().counts());
         }
-        if (claim.property() == Property.FILAMENT_DIAMETER || claim.property() == Property.FILAMENT_OVALITY) {
+        if (claim.property().equals(OfMaterial.FILAMENT_DIAMETER)
+                || claim.property().equals(OfMaterial.FILAMENT_OVALITY)) {
             return results.stream()
                     .findFirst()
                     .map(result ->
@@ -478,8 +481,9 @@ class LotVerdicts {
     }
 
     private Judgement ratio(LotView lot, Claim claim, LotEvidence ups, LotEvidence flats) {
-        Evidence above = ups.evidence(Property.TENSILE_STRENGTH, Optional.empty());
-        Evidence below = flats.evidence(Property.TENSILE_STRENGTH, Optional.empty());
+        Characteristic base = Characteristics.base(claim.property());
+        Evidence above = ups.evidence(base, Optional.empty());
+        Evidence below = flats.evidence(base, Optional.empty());
         Judgement judgement = RatioVerdict.of(
                 claim.requirement(),
                 above,
@@ -488,8 +492,8 @@ class LotVerdicts {
                 ratioLooks(
                         lot,
                         claim,
-                        new Side(ups.earlierLooks(), above.n()),
-                        new Side(flats.earlierLooks(), below.n())));
+                        new Side(ups.earlierLooks(base), above.n()),
+                        new Side(flats.earlierLooks(base), below.n())));
         return provisional(Verification.unfinished(judgement, ups.untested() + flats.untested()), ups, flats);
     }
 

@@ -44,7 +44,7 @@ class PastController {
 
     private String words(Products.ProductView product, Row row) {
         try {
-            Topic topic = Topic.valueOf(String.valueOf(row.topic()));
+            Topic topic = Topic.named(String.valueOf(row.topic())).orElseThrow(IllegalArgumentException::new);
             Form form = Form.valueOf(String.valueOf(row.form()));
             if (!topic.needsTerms() || topic.dimension().isEmpty()) {
                 return "Only what is tested on specimens has past lots to ask.";

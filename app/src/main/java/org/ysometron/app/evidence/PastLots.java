@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.statistics.MeanBounds;
 import org.ysometron.core.statistics.Summary;
@@ -23,10 +23,10 @@ class PastLots {
 
     /** One sentence for each series of the property: how many lots would have supported the value, and which one all would. */
     @Transactional(readOnly = true)
-    public List<String> of(long productId, Property property, Orientation orientation, Requirement requirement) {
+    public List<String> of(long productId, Characteristic property, Orientation orientation, Requirement requirement) {
         List<String> lines = new ArrayList<>();
         for (SeriesPoints.SeriesView view : series.ofProduct(productId)) {
-            boolean asked = view.property() == property
+            boolean asked = view.property().equals(property)
                     && (property.isRatio() || view.conditions().orientation() == orientation);
             List<SeriesPoints.PointView> points = asked ? series.points(view.id()) : List.of();
             if (!points.isEmpty()) {

@@ -18,7 +18,7 @@ import org.ysometron.app.make.Chambers;
 import org.ysometron.app.make.PlateMap;
 import org.ysometron.app.make.Runs;
 import org.ysometron.core.claim.Conditions;
-import org.ysometron.core.method.Result;
+import org.ysometron.core.method.Reduced;
 import org.ysometron.core.plan.PlaceEffect;
 import org.ysometron.core.plan.Plate;
 import org.ysometron.core.statistics.Holm;
@@ -194,9 +194,10 @@ class PlaceMaps {
     private Map<Long, Double> strengths(LotView lot) {
         Map<Long, Double> strengths = new HashMap<>();
         for (SpecimenRecord record : bench.records(lot.id())) {
-            record.strength()
-                    .filter(result -> result.kind() == Result.Kind.MEASURED)
-                    .ifPresent(result -> strengths.put(record.specimen().id(), result.value()));
+            record.result()
+                    .filter(result -> result.made() == Reduced.Made.VALUE)
+                    .ifPresent(result ->
+                            strengths.put(record.specimen().id(), result.value().getAsDouble()));
         }
         return strengths;
     }

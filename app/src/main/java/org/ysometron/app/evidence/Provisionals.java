@@ -84,12 +84,12 @@ public class Provisionals {
             Map<Long, List<String>> reasons) {
         Map<Long, String> found = new HashMap<>();
         for (SpecimenRecord record : records) {
-            boolean tested = record.force().isPresent();
+            boolean tested = record.isTested();
             if (!tested || record.specimen().conditions().conditioning() != Conditioning.CONDITIONED) {
                 continue;
             }
             LocalDateTime at =
-                    LocalDateTime.ofInstant(record.force().orElseThrow().enteredAt(), clock.getZone());
+                    LocalDateTime.ofInstant(record.ended().orElseThrow().enteredAt(), clock.getZone());
             Optional<LocalDateTime> ready =
                     Optional.ofNullable(readies.get(record.specimen().setId()));
             Age age = org.ysometron.core.material.Conditioning.age(ready, at);

@@ -15,9 +15,11 @@ import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.plan.References;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.drift.IndividualsLimits;
-import org.ysometron.core.method.Result;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Reduced;
 import org.ysometron.core.statistics.Summary;
 import org.ysometron.core.working.Figures;
 
@@ -47,9 +49,9 @@ public class ReferenceTests {
     /** The reference lot tested once. */
     public record Beside(String lot, long lotId, LocalDateTime madeAt, int n, double mean) {}
 
-    /** Every time that the product's reference lot was tested for strength under these terms, in order. */
+    /** Every time that the product's reference lot was tested for a characteristic under these terms, in order. */
     @Transactional(readOnly = true)
-    public List<Beside> of(long productId, Conditions conditions) {
+    public List<Beside> of(long productId, Characteristic characteristic, Conditions conditions) {
         Optional<References.ReferenceView> reference = references.of(productId);
         if (reference.isEmpty()) {
             return List.of();
@@ -70,9 +72,9 @@ public class ReferenceTests {
         List<Beside> tests = new ArrayList<>();
         for (List<SpecimenRecord> set : bySet.values()) {
             double[] values = set.stream()
-                    .flatMap(record -> record.strength().stream())
-                    .filter(result -> result.kind() == Result.Kind.MEASURED)
-                    .mapToDouble(Result::value)
+                    .flatMap(record -> record.result(characteristic).stream())
+                    .filter(result -> result.made() == Reduced.Made.VALUE)
+                    .flatMapToDouble(result -> result.value().stream())
                     .toArray();
             Long beside = set.get(0).specimen().besideId();
             if (values.length > 0) {
@@ -91,21 +93,27 @@ public class ReferenceTests {
     /** What the reference specimens of this lot's own run say; empty when there are none. */
     @Transactional(readOnly = true)
     public Optional<String> beside(LotView lot, Conditions conditions) {
-        List<Beside> all = of(lot.productId(), conditions);
+        Optional<Characteristic> main =
+                Methods.of(conditions.method()).map(method -> method.data().main());
+        if (main.isEmpty()) {
+            return Optional.empty();
+        }
+        String unit = main.get().unit().isEmpty() ? "" : " " + main.get().unit();
+        List<Beside> all = of(lot.productId(), main.get(), conditions);
         Optional<Beside> own =
                 all.stream().filter(test -> test.lotId() == lot.id()).findFirst();
         if (own.isEmpty()) {
             return Optional.empty();
         }
         String read = "The reference lot made in the same run reads "
-                + Figures.significant(own.get().mean(), 4) + " MPa (n = "
+                + Figures.significant(own.get().mean(), 4) + unit + " (n = "
                 + own.get().n() + ")";
-        Optional<IndividualsLimits> limits = limits(all);
+        Optional<IndividualsLimits> limits = limits(all, main.get().unit());
         if (limits.isEmpty() || all.indexOf(own.get()) < BASE) {
             return Optional.of(read + ", one of its first " + BASE + " tests, from which its own limits are set.");
         }
         String usual = Figures.significant(limits.get().lower(), 4) + " to "
-                + Figures.significant(limits.get().upper(), 4) + " MPa";
+                + Figures.significant(limits.get().upper(), 4) + unit;
         return Optional.of(
                 isInside(own.get(), limits.get())
                         ? read + ", within its own " + usual
@@ -115,11 +123,11 @@ public class ReferenceTests {
     }
 
     /** The reference's own limits, from its first tests; empty until one more was made. */
-    public static Optional<IndividualsLimits> limits(List<Beside> tests) {
+    public static Optional<IndividualsLimits> limits(List<Beside> tests, String unit) {
         return tests.size() <= BASE
                 ? Optional.empty()
                 : Optional.of(IndividualsLimits.of(
-                        tests.stream().limit(BASE).mapToDouble(Beside::mean).toArray(), "MPa"));
+                        tests.stream().limit(BASE).mapToDouble(Beside::mean).toArray(), unit));
     }
 
     /** Whether a test lies where the reference lot always lay. */

@@ -7,11 +7,11 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.material.Blend;
 
 @Entity
@@ -25,8 +25,7 @@ class Series {
     Long productId;
     String colour;
 
-    @Enumerated(EnumType.STRING)
-    Property property;
+    Characteristic property;
 
     String method;
 
@@ -49,7 +48,7 @@ class Series {
 
     Series() {}
 
-    Series(long productId, String colour, Property property, Conditions conditions, String setup, Blend blend) {
+    Series(long productId, String colour, Characteristic property, Conditions conditions, String setup, Blend blend) {
         this.formulation = blend.formulation();
         this.masterbatch = blend.masterbatch();
         this.masterbatchShare = blend.share();

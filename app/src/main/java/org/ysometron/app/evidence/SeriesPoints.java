@@ -20,9 +20,9 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.product.Claim;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.web.NotFound;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence.PooledScatter;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.material.Blend;
 import org.ysometron.core.working.Figures;
 
@@ -50,12 +50,12 @@ public class SeriesPoints implements EarlierLots {
             long id,
             long productId,
             String colour,
-            Property property,
+            Characteristic property,
             Conditions conditions,
             String setup,
             Blend blend) {
 
-        /** Property, orientation and colour. */
+        /** Characteristic, orientation and colour. */
         public String title() {
             return Claim.titleOf(property, conditions) + ", " + colour + (setup.isEmpty() ? "" : ", " + setup);
         }
@@ -162,7 +162,7 @@ public class SeriesPoints implements EarlierLots {
      * The series of a property of this lot's product, colour and blend under these conditions; empty when no lot has a point. Of
      * several set-ups the one with most lots.
      */
-    public Optional<SeriesView> find(LotView lot, Property property, Conditions conditions) {
+    public Optional<SeriesView> find(LotView lot, Characteristic property, Conditions conditions) {
         List<SeriesView> found = under(lot, property, conditions);
         return longest(found);
     }
@@ -195,15 +195,16 @@ public class SeriesPoints implements EarlierLots {
     }
 
     /** The same in one set-up. */
-    Optional<SeriesView> find(LotView lot, Property property, Conditions conditions, String setup) {
+    Optional<SeriesView> find(LotView lot, Characteristic property, Conditions conditions, String setup) {
         return under(lot, property, conditions).stream()
                 .filter(candidate -> candidate.setup().equals(setup))
                 .findFirst();
     }
 
-    private List<SeriesView> under(LotView lot, Property property, Conditions conditions) {
+    private List<SeriesView> under(LotView lot, Characteristic property, Conditions conditions) {
         return everyOf(lot.productId()).stream()
-                .filter(candidate -> candidate.colour().equals(lot.colour()) && candidate.property() == property)
+                .filter(candidate -> candidate.colour().equals(lot.colour())
+                        && candidate.property().equals(property))
                 .filter(candidate -> candidate.conditions().equals(conditions))
                 .filter(candidate -> candidate.blend().isSame(lot.blend()))
                 .toList();
@@ -217,14 +218,14 @@ public class SeriesPoints implements EarlierLots {
     }
 
     /** The points of the lots made before this one in its own set-up, newest first; of any set-up when that has none. */
-    List<PointView> before(LotView lot, Property property, Conditions conditions, String setup) {
+    List<PointView> before(LotView lot, Characteristic property, Conditions conditions, String setup) {
         return find(lot, property, conditions, setup)
                 .map(found -> pointsBefore(found.id(), lot))
                 .orElse(List.of());
     }
 
     /** The points of the lots made before this one, newest first. */
-    public List<PointView> before(LotView lot, Property property, Conditions conditions) {
+    public List<PointView> before(LotView lot, Characteristic property, Conditions conditions) {
         return find(lot, property, conditions)
                 .map(found -> pointsBefore(found.id(), lot))
                 .orElse(List.of());
@@ -248,8 +249,8 @@ public class SeriesPoints implements EarlierLots {
     }
 
     @Override
-    public Optional<Earlier> strengths(LotView lot, Conditions conditions) {
-        List<Double> means = before(lot, Property.TENSILE_STRENGTH, conditions).stream()
+    public Optional<Earlier> of(LotView lot, Characteristic characteristic, Conditions conditions) {
+        List<Double> means = before(lot, characteristic, conditions).stream()
                 .map(PointView::mean)
                 .toList();
         return means.isEmpty() ? Optional.empty() : Optional.of(new Earlier(means));

@@ -44,8 +44,8 @@ record StripView(
     /** An edge and what stands at it. */
     record Edge(double at, String label) {}
 
-    /** A specimen: where, how high in the stack, what kind of result and its words. */
-    record Mark(double at, double up, String kind, String words) {}
+    /** A specimen: where, how high in the stack, where its interval ends if it is one, what kind of result and its words. */
+    record Mark(double at, double up, @Nullable Double to, String kind, String words) {}
 
     public boolean isDrawn() {
         return !specimens.isEmpty() || meanAt != null || !earlier.isEmpty();

@@ -8,15 +8,16 @@ import java.util.OptionalInt;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.chart.Scale;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions.Mismatch;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Judgement;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.claim.Verdict;
-import org.ysometron.core.method.Result;
+import org.ysometron.core.method.Reduced;
 import org.ysometron.core.working.Figures;
 
 /** Lays a judged claim out as a strip: the edge, the specimens, the mean with its bounds, the lots before. */
@@ -31,7 +32,7 @@ class Strips {
     StripView strip(Judgements.Detail detail) {
         Judgement judgement = detail.judgement();
         Requirement claim = detail.claim().requirement();
-        Property property = detail.claim().property();
+        Characteristic property = detail.claim().property();
         List<Value> values = values(detail);
         List<Double> earlier =
                 detail.earlier().stream().map(SeriesPoints.PointView::mean).toList();
@@ -70,7 +71,7 @@ class Strips {
                 facesUpper(judgement, claim) ? place(scale, judgement.upper()) : null,
                 earlier.stream().map(scale::at).toList(),
                 earlier.isEmpty() ? "no earlier lots" : earlier.size() + " earlier lots",
-                capacityEdge(scale, capacity),
+                capacityEdge(scale, capacity, unit),
                 unit,
                 description(detail, judgement, digits, unit));
     }
@@ -84,9 +85,8 @@ class Strips {
             return null;
         }
         SpecimenRecord last = detail.records().get(detail.records().size() - 1);
-        int untested = (int) detail.records().stream()
-                .filter(record -> record.force().isEmpty())
-                .count();
+        int untested = (int)
+                detail.records().stream().filter(record -> !record.isTested()).count();
         return new StripView.More(
                 last.specimen().setId(),
                 untested,
@@ -94,48 +94,69 @@ class Strips {
                 UUID.randomUUID().toString());
     }
 
-    private record Value(String label, double value, Result.Kind kind, String words) {}
+    private record Value(
+            String label, double value, @Nullable Double upper, String kind, String words) {}
 
     private static List<Value> values(Judgements.Detail detail) {
-        Property property = detail.claim().property();
+        Characteristic property = detail.claim().property();
         List<Value> values = new ArrayList<>();
         if (property.isRatio() || detail.claim().form() == Form.BETTER_THAN) {
             return values;
         }
         for (SpecimenRecord record : detail.records()) {
             String label = record.specimen().label();
-            if (property == Property.TENSILE_STRENGTH) {
-                record.strength()
-                        .ifPresent(
-                                result -> values.add(new Value(label, result.value(), result.kind(), result.reason())));
+            if (property.isTested()) {
+                record.result(property)
+                        .filter(result -> result.shown().isPresent())
+                        .ifPresent(result -> values.add(new Value(
+                                label,
+                                result.shown().getAsDouble(),
+                                result.upper().isPresent() ? result.upper().getAsDouble() : null,
+                                SpecimenRecord.kind(result),
+                                result.reason())));
             } else {
-                record.section().ifPresent(section -> {
-                    double side = property == Property.SECTION_WIDTH ? section.width() : section.thickness();
-                    values.add(new Value(label, side, Result.Kind.MEASURED, ""));
-                });
+                record.mean(property.base())
+                        .ifPresent(size -> values.add(new Value(label, size, null, "MEASURED", "")));
             }
         }
         return values;
     }
 
-    /** The stress at which the weakest gauge used would have ended, on the mean section; empty where it has no meaning. */
+    /** The figure at which the weakest gauge used would have ended, on the mean section; empty where it has no meaning. */
     private static OptionalDouble capacity(Judgements.Detail detail) {
-        if (detail.claim().property() != Property.TENSILE_STRENGTH) {
+        Characteristic property = detail.claim().property();
+        return detail.records().stream()
+                .filter(record -> property.equals(record.method().data().main()))
+                .flatMapToDouble(record -> ofCapacity(record).stream())
+                .min();
+    }
+
+    /** A specimen's figure goes with what read it: at the gauge's end it would be as many times larger as the load is. */
+    private static OptionalDouble ofCapacity(SpecimenRecord record) {
+        Optional<ReadingView> ended = record.ended().filter(reading -> record.method()
+                .data()
+                .endedBy()
+                .equals(Optional.of(reading.field().key())));
+        OptionalDouble shown = record.result().map(Reduced::shown).orElse(OptionalDouble.empty());
+        if (ended.isEmpty()
+                || shown.isEmpty()
+                || ended.get().instrument().capacity().isEmpty()) {
             return OptionalDouble.empty();
         }
-        return detail.records().stream()
-                .filter(record -> record.force().isPresent() && record.section().isPresent())
-                .filter(record -> record.force().get().instrument().capacity().isPresent())
-                .mapToDouble(
-                        record -> record.force().get().instrument().capacity().getAsDouble()
-                                / record.section().get().area())
-                .min();
+        double capacity = ended.get().instrument().capacity().getAsDouble();
+        double read = record.mean(ended.get().field().key()).orElse(capacity);
+        return OptionalDouble.of(shown.getAsDouble() * capacity / Math.min(read, capacity));
     }
 
     private static List<Double> inSight(
             Requirement claim, Judgement judgement, List<Value> values, List<Double> earlier, OptionalDouble capacity) {
         List<Double> all = new ArrayList<>(earlier);
-        values.forEach(value -> all.add(value.value()));
+        values.forEach(value -> {
+            all.add(value.value());
+            if (value.upper() != null) {
+                all.add(value.upper());
+            }
+        });
         claim.lower().ifPresent(all::add);
         claim.upper().ifPresent(all::add);
         judgement.mean().ifPresent(all::add);
@@ -151,7 +172,7 @@ class Strips {
         return all;
     }
 
-    private static StripView.@Nullable Edge capacityEdge(Scale scale, OptionalDouble capacity) {
+    private static StripView.@Nullable Edge capacityEdge(Scale scale, OptionalDouble capacity, String unit) {
         if (capacity.isEmpty()) {
             return null;
         }
@@ -159,7 +180,7 @@ class Strips {
         String words = "gauge ends at " + Figures.significant(end, 3);
         return end <= scale.high()
                 ? new StripView.Edge(scale.at(end), words)
-                : new StripView.Edge(-1, words + " MPa, beyond this strip");
+                : new StripView.Edge(-1, words + (unit.isEmpty() ? "" : " " + unit) + ", beyond this strip");
     }
 
     private static StripView.@Nullable Edge edge(Scale scale, OptionalDouble edge) {
@@ -184,12 +205,27 @@ class Strips {
                 free = marks.stream().noneMatch(m -> Math.abs(m.at() - at) < MARK_WIDTH && m.up() == up);
                 level += free ? 0 : 1;
             }
-            String words = value.label() + ": " + (value.kind() == Result.Kind.AT_LEAST ? "at least " : "")
+            String words = value.label() + ": " + prefix(value.kind())
                     + with(value.value(), 4, unit)
+                    + (value.upper() == null ? "" : ", not above " + with(value.upper(), 4, unit))
                     + (value.words().isEmpty() ? "" : " (" + value.words() + ")");
-            marks.add(new StripView.Mark(at, level * MARK_WIDTH, value.kind().name(), words));
+            marks.add(new StripView.Mark(
+                    at,
+                    level * MARK_WIDTH,
+                    value.upper() == null ? null : scale.at(value.upper()),
+                    value.kind(),
+                    words));
         }
         return marks;
+    }
+
+    private static String prefix(String kind) {
+        return switch (kind) {
+            case "AT_LEAST" -> "at least ";
+            case "AT_MOST" -> "at most ";
+            case "BETWEEN" -> "above ";
+            default -> "";
+        };
     }
 
     private static String counts(Judgement judgement) {

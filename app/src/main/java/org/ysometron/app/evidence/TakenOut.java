@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
-import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.lot.LotView;
@@ -69,7 +68,7 @@ class TakenOut {
     private List<Change> givenUp(List<SpecimenRecord> records, Map<Long, Instant> known) {
         Map<Long, SpecimenRecord> waiting = new HashMap<>();
         records.stream()
-                .filter(record -> record.force().isEmpty())
+                .filter(record -> !record.isTested())
                 .forEach(record -> waiting.put(record.specimen().id(), record));
         List<Change> changes = new ArrayList<>();
         for (Histories.Entry entry : histories.entries(waiting.keySet())) {
@@ -98,7 +97,7 @@ class TakenOut {
         Set<Long> late =
                 givenUp(records, known(records)).stream().map(Change::rework).collect(Collectors.toSet());
         Set<Long> waiting = records.stream()
-                .filter(record -> record.force().isEmpty())
+                .filter(record -> !record.isTested())
                 .map(record -> record.specimen().id())
                 .collect(Collectors.toSet());
         return histories.entries(waiting).stream()
@@ -127,7 +126,7 @@ class TakenOut {
                 + (reading.outcome() == null ? "" : ", " + reading.outcome().words());
         return new Change(
                 "reading-" + reading.id(),
-                record.specimen().label() + ": " + reading.quantity().words() + " changed from " + before + " to " + now
+                record.specimen().label() + ": " + reading.field().words() + " changed from " + before + " to " + now
                         + " by " + reading.enteredBy() + " after its result was known"
                         + because(reading.causeWords(), reading.reason()) + ".",
                 0);
@@ -149,7 +148,7 @@ class TakenOut {
 
     private static Optional<Instant> firstForce(SpecimenRecord record) {
         return record.readings().stream()
-                .filter(reading -> reading.quantity() == Quantity.FORCE)
+                .filter(reading -> reading.outcome() != null)
                 .map(ReadingView::enteredAt)
                 .min(Comparator.naturalOrder());
     }
@@ -166,15 +165,13 @@ class TakenOut {
         }
         Map<String, Long> counted = new HashMap<>();
         for (ReadingView reading : record.readings()) {
-            String place = reading.quantity() + "-" + reading.place();
+            String place = reading.field().key() + "-" + reading.place();
             if (!reading.enteredAt().isAfter(known.get()) || !counted.containsKey(place)) {
                 counted.put(place, reading.id());
             }
         }
-        return new SpecimenRecord(
-                record.specimen(),
-                record.readings().stream()
-                        .map(reading -> reading.counting(counted.containsValue(reading.id())))
-                        .toList());
+        return record.with(record.readings().stream()
+                .map(reading -> reading.counting(counted.containsValue(reading.id())))
+                .toList());
     }
 }

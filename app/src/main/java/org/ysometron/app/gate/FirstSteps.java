@@ -89,11 +89,13 @@ class FirstSteps {
                 product.isPresent() ? own + "/publish/datasheet" : "/products",
                 claims,
                 false));
-        boolean gauges = !instruments.gauges().isEmpty()
+        boolean gauges = !instruments.ofKind(Kind.FORCE_GAUGE).isEmpty()
                 && !instruments.ofKind(Kind.CALIPERS).isEmpty();
         steps.add(new Step("Calipers and a force gauge", "what the bench reads", "/equipment", gauges, false));
         boolean covered = gauges
-                && calibrations.today(instruments.gauges().get(0).id()) == Coverage.COVERED
+                && calibrations.today(
+                                instruments.ofKind(Kind.FORCE_GAUGE).get(0).id())
+                        == Coverage.COVERED
                 && calibrations.today(instruments.calipers().id()) == Coverage.COVERED;
         steps.add(new Step(
                 "Their calibrations",
@@ -131,8 +133,7 @@ class FirstSteps {
                 "Measured and broken",
                 "calipers first, then the force",
                 lot.isPresent() ? at + "/bench" : "/",
-                !records.isEmpty()
-                        && records.stream().allMatch(record -> record.force().isPresent()),
+                !records.isEmpty() && records.stream().allMatch(record -> record.isTested()),
                 false));
         steps.add(new Step(
                 "The decision and its certificate",

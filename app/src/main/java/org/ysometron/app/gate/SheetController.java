@@ -307,10 +307,9 @@ class SheetController {
 
     private List<Retestable> retestable(LotView lot) {
         Map<Long, List<SpecimenRecord>> sets = new LinkedHashMap<>();
-        bench.records(lot.id()).stream()
-                .filter(record -> record.force().isPresent())
-                .forEach(record -> sets.computeIfAbsent(record.specimen().setId(), id -> new ArrayList<>())
-                        .add(record));
+        bench.records(lot.id()).stream().filter(SpecimenRecord::isTested).forEach(record -> sets.computeIfAbsent(
+                        record.specimen().setId(), id -> new ArrayList<>())
+                .add(record));
         return sets.entrySet().stream()
                 .map(set -> {
                     List<SpecimenRecord> tested = set.getValue();
@@ -359,10 +358,10 @@ class SheetController {
                                         .label(),
                         entry.getValue().size(),
                         (int) entry.getValue().stream()
-                                .filter(r -> r.section().isPresent())
+                                .filter(SpecimenRecord::isMeasured)
                                 .count(),
                         (int) entry.getValue().stream()
-                                .filter(r -> r.force().isPresent())
+                                .filter(SpecimenRecord::isTested)
                                 .count()))
                 .toList();
     }

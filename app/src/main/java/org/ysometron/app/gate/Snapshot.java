@@ -50,7 +50,7 @@ record Snapshot(
         String decidedAt,
         String software) {
 
-    static final int FORMAT = 7;
+    static final int FORMAT = 8;
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
@@ -136,13 +136,30 @@ record Snapshot(
             String unit,
             String outcome,
             String method,
-            List<ReadingLine> readings) {}
+            List<ReadingLine> readings,
+            List<FigureLine> figures) {
+
+        /** Before format 8 a specimen had one figure. */
+        SpecimenLine {
+            figures = orEmpty(figures);
+        }
+    }
+
+    /** One figure of a specimen: what it is, what it is good for, and why it is no plain value. */
+    record FigureLine(
+            String characteristic,
+            String title,
+            String kind,
+            @Nullable Double value,
+            @Nullable Double upper,
+            String unit,
+            String reason) {}
 
     /** A reading as typed. */
     record ReadingLine(
             String name,
             String typed,
-            double value,
+            @Nullable Double value,
             String unit,
             String by,
             String at,

@@ -22,15 +22,15 @@ import org.ysometron.app.lot.LateEntries;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.Words;
-import org.ysometron.app.plan.Methods;
+import org.ysometron.app.plan.SiteMethods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.Moments;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Disposition;
-import org.ysometron.core.method.Result;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Reduced;
 
 /** Gathers what a decision rests on. */
 @Component
@@ -48,7 +48,7 @@ class Snapshots {
     private final SeriesPoints series;
     private final Baselines baselines;
     private final Signals signals;
-    private final Methods methods;
+    private final SiteMethods methods;
 
     Snapshots(
             Products products,
@@ -63,7 +63,7 @@ class Snapshots {
             SeriesPoints series,
             Baselines baselines,
             Signals signals,
-            Methods methods) {
+            SiteMethods methods) {
         this.methods = methods;
         this.products = products;
         this.publications = publications;
@@ -154,8 +154,9 @@ class Snapshots {
         return bench.records(lot.id()).stream()
                 .map(record -> record.specimen().conditions().method())
                 .distinct()
-                .flatMap(title -> TestMethod.titled(title).stream())
-                .map(method -> methods.of(method).pinned() + ". " + method.accordance())
+                .flatMap(id -> Methods.of(id).stream())
+                .map(method ->
+                        methods.of(method).pinned() + ". " + method.data().accordance())
                 .toList();
     }
 
@@ -185,35 +186,44 @@ class Snapshots {
     }
 
     private static Snapshot.SpecimenLine specimen(SpecimenRecord record) {
-        Optional<Result> strength = record.strength();
+        Optional<Reduced> main = record.result();
         return new Snapshot.SpecimenLine(
                 record.specimen().label(),
                 record.specimen().conditions().words()
                         + (record.specimen().setup().isEmpty()
                                 ? ""
                                 : ", " + record.specimen().setup())
-                        + record.force()
+                        + record.ended()
                                 .map(ReadingView::rig)
                                 .filter(rig -> !rig.isEmpty())
                                 .map(rig -> ", " + rig)
                                 .orElse(""),
-                strength.map(result -> result.kind().name()).orElse("NOT_TESTED"),
-                strength.map(Result::value).orElse(null),
-                strength.map(Result::unit).orElse(""),
-                record.force()
-                        .map(ReadingView::outcome)
-                        .map(outcome -> outcome.words())
-                        .orElse(""),
-                strength.map(Result::revision).orElse(""),
-                record.readings().stream().map(Snapshots::reading).toList());
+                main.map(SpecimenRecord::kind).orElse("NOT_TESTED"),
+                main.map(result -> boxed(result.shown())).orElse(null),
+                main.map(result -> result.characteristic().unit()).orElse(""),
+                record.endWords(),
+                record.isTested() ? record.method().data().title() : "",
+                record.readings().stream().map(Snapshots::reading).toList(),
+                record.results().stream().map(Snapshots::figure).toList());
+    }
+
+    private static Snapshot.FigureLine figure(Reduced result) {
+        return new Snapshot.FigureLine(
+                result.characteristic().id(),
+                result.characteristic().title(),
+                SpecimenRecord.kind(result),
+                boxed(result.shown()),
+                boxed(result.upper()),
+                result.characteristic().unit(),
+                result.reason());
     }
 
     private static Snapshot.ReadingLine reading(ReadingView reading) {
         return new Snapshot.ReadingLine(
-                reading.quantity().words() + " " + reading.place(),
+                reading.field().words() + " " + reading.place(),
                 reading.typed(),
                 reading.value(),
-                reading.quantity().unit().symbol(),
+                reading.field().unit(),
                 reading.enteredBy(),
                 reading.enteredAt().toString(),
                 reading.live(),

@@ -8,8 +8,9 @@ import java.util.function.ToDoubleFunction;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.characteristic.OfMaterial;
 import org.ysometron.core.claim.Conditions;
-import org.ysometron.core.claim.Property;
 
 /** What intake found out about the material itself, as series and claims want it. */
 @Component
@@ -32,7 +33,7 @@ public class MaterialResults {
      * @param counts what was counted, in words
      */
     public record Result(
-            Property property,
+            Characteristic property,
             Conditions conditions,
             double[] values,
             double[] places,
@@ -72,14 +73,14 @@ public class MaterialResults {
             String counts = spools(logged.size())
                     + logged.stream().mapToLong(Logs.LogView::rows).sum() + " readings";
             results.add(new Result(
-                    Property.FILAMENT_DIAMETER,
+                    OfMaterial.FILAMENT_DIAMETER,
                     gauge,
                     each(logged, Logs.LogView::mean),
                     new double[0],
                     OptionalDouble.of(outside),
                     counts));
             results.add(new Result(
-                    Property.FILAMENT_OVALITY,
+                    OfMaterial.FILAMENT_OVALITY,
                     gauge,
                     each(logged, Logs.LogView::ovalityMean),
                     new double[0],
@@ -98,9 +99,9 @@ public class MaterialResults {
 
     /** Largest share of a logged spool's readings of diameter or ovality outside these edges, 0 when the lot has no log. */
     @Transactional(readOnly = true)
-    public double shareOutside(LotView lot, Property property, double low, double high) {
+    public double shareOutside(LotView lot, Characteristic property, double low, double high) {
         return logs.of(lot.id()).stream()
-                .mapToDouble(log -> property == Property.FILAMENT_OVALITY
+                .mapToDouble(log -> property.equals(OfMaterial.FILAMENT_OVALITY)
                         ? logs.shareOval(log, low, high)
                         : logs.shareOutside(log, low, high))
                 .max()
@@ -116,7 +117,7 @@ public class MaterialResults {
                 .flatMapToDouble(set -> Arrays.stream(set.diameters()))
                 .toArray();
         results.add(new Result(
-                Property.FILAMENT_DIAMETER,
+                OfMaterial.FILAMENT_DIAMETER,
                 Conditions.ofMaterial("by hand", "two diameters at each place"),
                 sets.stream()
                         .mapToDouble(
@@ -132,7 +133,7 @@ public class MaterialResults {
                     .flatMapToDouble(set -> Arrays.stream(set.ovalities()))
                     .toArray();
             results.add(new Result(
-                    Property.FILAMENT_OVALITY,
+                    OfMaterial.FILAMENT_OVALITY,
                     Conditions.ofMaterial("by hand", "two diameters at each place"),
                     across.stream()
                             .mapToDouble(set ->
@@ -152,11 +153,11 @@ public class MaterialResults {
         List<Reduced.Resin> found = only(reduced, Reduced.Resin.class);
         values(found, Reduced.Resin::density)
                 .ifPresent(values ->
-                        results.add(determined(Property.DENSITY, Conditions.ofMaterial("density", ""), values)));
+                        results.add(determined(OfMaterial.DENSITY, Conditions.ofMaterial("density", ""), values)));
         found.stream().map(Reduced.Resin::viscosityAt).distinct().forEach(at -> values(
                         found.stream().filter(r -> r.viscosityAt().equals(at)).toList(), Reduced.Resin::viscosity)
                 .ifPresent(values ->
-                        results.add(determined(Property.VISCOSITY, Conditions.ofMaterial("viscosity", at), values))));
+                        results.add(determined(OfMaterial.VISCOSITY, Conditions.ofMaterial("viscosity", at), values))));
     }
 
     private static void curves(List<Reduced> reduced, List<Result> results) {
@@ -165,7 +166,7 @@ public class MaterialResults {
                 .map(Reduced.Curve::source)
                 .distinct()
                 .forEach(source -> results.add(determined(
-                        Property.PENETRATION_DEPTH,
+                        OfMaterial.PENETRATION_DEPTH,
                         Conditions.ofMaterial("working curve", source.length() > 40 ? source.substring(0, 40) : source),
                         curves.stream()
                                 .filter(curve -> curve.source().equals(source))
@@ -173,7 +174,7 @@ public class MaterialResults {
                                 .toArray())));
     }
 
-    private static Result determined(Property property, Conditions conditions, double[] values) {
+    private static Result determined(Characteristic property, Conditions conditions, double[] values) {
         return new Result(
                 property,
                 conditions,

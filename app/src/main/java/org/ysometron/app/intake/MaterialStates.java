@@ -122,7 +122,7 @@ public class MaterialStates {
 
     private static OptionalDouble value(List<Statement> statements, Topic topic) {
         return statements.stream()
-                .filter(statement -> statement.topic() == topic)
+                .filter(statement -> statement.topic().equals(topic))
                 .map(statement -> statement.value().isPresent() ? statement.value() : statement.low())
                 .filter(OptionalDouble::isPresent)
                 .findFirst()

@@ -47,7 +47,7 @@ class Reductions {
     /** A value that a datasheet states, in working units; the lower end where it states a range. */
     OptionalDouble published(long datasheetId, Topic topic) {
         return publications.statements(datasheetId).stream()
-                .filter(statement -> statement.topic() == topic)
+                .filter(statement -> statement.topic().equals(topic))
                 .map(statement -> statement.value().isPresent() ? statement.value() : statement.low())
                 .filter(OptionalDouble::isPresent)
                 .findFirst()
@@ -359,9 +359,9 @@ class Reductions {
             }
             OptionalDouble used = entries.quantity(field);
             if (used.isPresent()) {
-                Topic topic = Topic.valueOf(field.name());
+                Topic topic = Topic.named(field.name()).orElseThrow();
                 Optional<Statement> said =
-                        statements.stream().filter(s -> s.topic() == topic).findFirst();
+                        statements.stream().filter(s -> s.topic().equals(topic)).findFirst();
                 facts.add(setting(field, used.getAsDouble(), said, dimension));
             }
         }

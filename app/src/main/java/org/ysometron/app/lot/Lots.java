@@ -29,7 +29,7 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.material.Blend;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.publication.Publication;
@@ -159,7 +159,7 @@ public class Lots {
                 double rate,
                 int count,
                 Making making) {
-            this(request, design, orientation, basis, conditioning, rate, count, making, Purpose.TENSION);
+            this(request, design, orientation, basis, conditioning, rate, count, making, Purpose.USUAL);
         }
 
         /** The specimens of a plan's line. */
@@ -179,7 +179,7 @@ public class Lots {
                             making.conditionedFrom(),
                             making.setup(),
                             making.besideId()),
-                    new Purpose(test.method().title(), test.notch(), test.build(), scale));
+                    new Purpose(test.method().data().id(), test.notch(), test.build(), scale));
         }
 
         /** A set of which nobody said from what sample and when it was made. */
@@ -198,14 +198,14 @@ public class Lots {
     /**
      * What sort of test a set is for.
      *
-     * @param method title of the method
+     * @param method id of the method
      * @param build walls, infill and pattern; empty for solid specimens
      * @param scale that the model was printed at, above 0
      */
     public record Purpose(String method, Notch notch, String build, double scale) {
 
-        /** Tension at scale 1. */
-        public static final Purpose TENSION = new Purpose(TestMethod.TENSION.title(), Notch.NONE, "", 1);
+        /** The usual test at scale 1. */
+        public static final Purpose USUAL = new Purpose(Methods.usual().data().id(), Notch.NONE, "", 1);
     }
 
     /**

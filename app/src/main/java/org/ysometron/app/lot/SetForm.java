@@ -3,6 +3,7 @@ package org.ysometron.app.lot;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.ui.Model;
 import org.ysometron.app.web.Problems;
@@ -10,6 +11,9 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
@@ -18,9 +22,14 @@ import org.ysometron.core.quantity.UnitOfMeasure;
  * A set of specimens as typed. Orientation is never guessed.
  *
  * @param request key that makes sending the form twice harmless
+ * @param method id of the method; the usual one where none is named
+ * @param design specimen; the method's usual one where none is chosen
  */
 public record SetForm(
         @Nullable String request,
+        @Nullable String method,
+        @Nullable SpecimenDesign design,
+        @Nullable Notch notch,
         @Nullable Orientation orientation,
         @Nullable Conditioning conditioning,
         @Nullable String rate,
@@ -32,7 +41,19 @@ public record SetForm(
 
     /** A form with the usual values and no orientation. */
     public static SetForm blank() {
-        return new SetForm(UUID.randomUUID().toString(), null, Conditioning.DRY, "5 mm/min", "5", null, "", "", "");
+        return new SetForm(
+                UUID.randomUUID().toString(),
+                Methods.usual().data().id(),
+                null,
+                Notch.NONE,
+                null,
+                Conditioning.DRY,
+                "5 mm/min",
+                "5",
+                null,
+                "",
+                "",
+                "");
     }
 
     /** Puts the form where its fragment looks for it. */
@@ -44,7 +65,9 @@ public record SetForm(
         model.addAttribute("setProblems", problems);
         model.addAttribute("orientations", Orientation.ofSpecimens());
         model.addAttribute("states", Conditioning.ofSpecimens());
-        model.addAttribute("design", SpecimenDesign.TENSION_BAR_4.title());
+        model.addAttribute("setMethods", Methods.all());
+        model.addAttribute("setDesigns", SpecimenDesign.values());
+        model.addAttribute("setNotches", Notch.values());
     }
 
     Lots.NewSet read(boolean resin, Problems problems) {
@@ -67,21 +90,52 @@ public record SetForm(
         if (climate != null && made != null && climate.isBefore(made)) {
             problems.add("conditionedFrom", "The set cannot go into the climate before it was made.");
         }
-        Typed speed = Typed.read("Rate", rate == null ? "" : rate, UnitOfMeasure.working(Dimension.SPEED));
-        if (speed instanceof Typed.Refused refused) {
-            problems.add("rate", refused.problem().beside());
+        Method tested = method == null || method.isBlank()
+                ? Methods.usual()
+                : Methods.of(method).orElseGet(Methods::usual);
+        if (method != null && !method.isBlank() && Methods.of(method).isEmpty()) {
+            problems.add("method", "Choose a method of the catalogue.");
         }
+        SpecimenDesign specimen = design == null ? tested.data().designs().get(0) : design;
+        if (!tested.data().designs().contains(specimen)) {
+            problems.add(
+                    "method",
+                    tested.data().title() + " is not done on a " + specimen.title() + ": choose "
+                            + tested.data().designs().stream()
+                                    .map(SpecimenDesign::title)
+                                    .collect(Collectors.joining(" or "))
+                            + ".");
+        }
+        Notch faces = notch == null ? Notch.NONE : notch;
+        if ((specimen == SpecimenDesign.IMPACT_BAR_NOTCHED) != (faces != Notch.NONE)) {
+            problems.add(
+                    "method",
+                    faces == Notch.NONE
+                            ? "Say which way its notch faces."
+                            : "A " + specimen.title() + " has no notch.");
+        }
+        double speed = tested.data().rated() ? speed(problems) : 0;
         return new Lots.NewSet(
                 request == null || request.isBlank() || request.length() > 40
                         ? UUID.randomUUID().toString()
                         : request,
-                SpecimenDesign.TENSION_BAR_4,
+                specimen,
                 orientation == null ? Orientation.XY : orientation,
                 Basis.SOLID,
                 conditioning == null ? Conditioning.DRY : conditioning,
-                speed instanceof Typed.Accepted accepted ? accepted.value() : 0,
+                speed,
                 specimens,
-                new Lots.Making(sample, cure, made, climate));
+                new Lots.Making(sample, cure, made, climate),
+                new Lots.Purpose(tested.data().id(), faces, "", 1));
+    }
+
+    private double speed(Problems problems) {
+        Typed typed = Typed.read("Rate", rate == null ? "" : rate, UnitOfMeasure.working(Dimension.SPEED));
+        if (typed instanceof Typed.Accepted accepted) {
+            return accepted.value();
+        }
+        problems.add("rate", ((Typed.Refused) typed).problem().beside());
+        return 0;
     }
 
     private static @Nullable LocalDateTime time(String field, @Nullable String typed, Problems problems) {

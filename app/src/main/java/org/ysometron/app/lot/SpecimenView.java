@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.dimension.SpecimenDesign;
@@ -43,9 +44,10 @@ public record SpecimenView(
     /** Digits and letters that nobody takes for one another by hand: no I, L, O or U. */
     private static final String DIGITS = "0123456789ABCDEFGHJKMNPQRSTVWXYZ";
 
-    /** Nominal width, or thickness, of its section in mm at the scale it was printed at. */
-    public double nominal(boolean width) {
-        return scale * (width ? design.nominalWidth() : design.nominalThickness());
+    /** Nominal size in mm of what a sheet calls width, thickness or diameter, at the scale it was printed at. */
+    public OptionalDouble nominal(String field) {
+        OptionalDouble nominal = design.nominal(field);
+        return nominal.isPresent() ? OptionalDouble.of(scale * nominal.getAsDouble()) : nominal;
     }
 
     /** Its code on labels: short, with a check character at the end, so that a code misread is found. */

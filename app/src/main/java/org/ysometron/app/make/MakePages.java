@@ -15,14 +15,15 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SpecimenView;
-import org.ysometron.app.plan.Methods;
 import org.ysometron.app.plan.Plans;
 import org.ysometron.app.plan.Recipes;
 import org.ysometron.app.plan.References;
+import org.ysometron.app.plan.SiteMethods;
 import org.ysometron.app.plan.Treatments;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Problems;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.publication.Family;
 
 /** Shapes the pages of making: runs with their plates, chambers, conditioning, labels and the specimen sheet. */
@@ -36,7 +37,7 @@ class MakePages {
     private final Recipes recipes;
     private final Treatments treatments;
     private final References references;
-    private final Methods methods;
+    private final SiteMethods methods;
     private final Instruments instruments;
     private final Runs runs;
     private final Chambers chambers;
@@ -54,7 +55,7 @@ class MakePages {
             Recipes recipes,
             Treatments treatments,
             References references,
-            Methods methods,
+            SiteMethods methods,
             Instruments instruments,
             Runs runs,
             Chambers chambers,
@@ -181,8 +182,8 @@ class MakePages {
 
     private List<Marked> marked(List<SpecimenView> specimens) {
         List<SpecimenView> others = specimens.stream()
-                .filter(specimen -> TestMethod.titled(specimen.conditions().method())
-                        .filter(method -> !method.isReduced())
+                .filter(specimen -> Methods.of(specimen.conditions().method())
+                        .filter(method -> method.data().days() > 0)
                         .isPresent())
                 .toList();
         Map<Long, List<Marks.MarkView>> all =
@@ -190,7 +191,7 @@ class MakePages {
         return others.stream()
                 .map(specimen -> new Marked(
                         specimen.label(),
-                        specimen.conditions().method(),
+                        Methods.titleOf(specimen.conditions().method()),
                         all.getOrDefault(specimen.id(), List.of()).stream()
                                 .map(mark -> mark.kind().words()
                                         + (mark.words().isEmpty() ? "" : " " + mark.words()) + ", "
@@ -209,7 +210,7 @@ class MakePages {
                         specimen.code(),
                         lot.code(),
                         specimen.label(),
-                        specimen.conditions().method() + ", "
+                        Methods.titleOf(specimen.conditions().method()) + ", "
                                 + specimen.conditions().orientation().words(),
                         turn(specimen, turns),
                         Codes.draw(specimen.code())))
@@ -220,9 +221,10 @@ class MakePages {
         List<SpecimenView> specimens = lots.specimens(lot.id());
         Map<Long, Integer> turns = orders.turns(lot.id(), specimens);
         List<SheetPart> parts = new ArrayList<>();
-        for (TestMethod method : TestMethod.values()) {
+        for (Method method : Methods.all()) {
             List<SheetRow> rows = inOrder(specimens, turns).stream()
-                    .filter(specimen -> specimen.conditions().method().equals(method.title()))
+                    .filter(specimen ->
+                            specimen.conditions().method().equals(method.data().id()))
                     .map(specimen -> new SheetRow(
                             turn(specimen, turns),
                             specimen.code(),
@@ -232,7 +234,11 @@ class MakePages {
                     .toList();
             if (!rows.isEmpty()) {
                 parts.add(new SheetPart(
-                        methods.of(method).pinned(), method.readings(), method.accordance(), method.hazard(), rows));
+                        methods.of(method).pinned(),
+                        method.data().sheet().described(),
+                        method.data().accordance(),
+                        String.join(" ", method.data().hazards()),
+                        rows));
             }
         }
         return parts;

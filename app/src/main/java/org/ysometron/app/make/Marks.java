@@ -13,9 +13,9 @@ import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Methods;
 
-/** Tests whose readings the bench does not reduce: when they were begun, read and done, with what was read as written. */
+/** Tests that run for days: when they were begun, read and done. */
 @Component
 public class Marks {
 
@@ -58,10 +58,10 @@ public class Marks {
         lots.requireMadeBy("marked", lot, at, "The test");
         for (String name : specimens) {
             SpecimenView specimen = lots.specimen(lot, name);
-            boolean reduced = TestMethod.titled(specimen.conditions().method())
-                    .filter(TestMethod::isReduced)
+            boolean lasts = Methods.of(specimen.conditions().method())
+                    .filter(method -> method.data().days() > 0)
                     .isPresent();
-            if (reduced) {
+            if (!lasts) {
                 throw new Refusal("marked", specimen.label() + " is tested at the bench: enter its readings there.");
             }
             Mark mark = new Mark();

@@ -12,7 +12,8 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.quantity.Dimension;
@@ -74,7 +75,7 @@ final class LineForm {
         for (Plans.Line line : lines) {
             PlannedTest test = line.test();
             rows.add(new Row(
-                    test.method().name(),
+                    test.method().data().id(),
                     test.design().name(),
                     test.orientation().name(),
                     test.notch().name(),
@@ -107,14 +108,14 @@ final class LineForm {
     }
 
     private static Optional<Plans.Line> read(Row row, String field, Problems problems) {
-        Optional<TestMethod> known = chosen(row.method(), TestMethod.values());
+        Optional<Method> known = Methods.of(row.method());
         if (known.isEmpty()) {
             problems.add(field, "Choose a method of the catalogue.");
             return Optional.empty();
         }
-        TestMethod method = known.get();
+        Method method = known.get();
         SpecimenDesign design = chosen(row.design(), SpecimenDesign.values())
-                .orElse(method.designs().get(0));
+                .orElse(method.data().designs().get(0));
         Orientation orientation =
                 chosen(row.orientation(), Orientation.values()).orElse(Orientation.NONE);
         Notch notch = chosen(row.notch(), Notch.values()).orElse(Notch.NONE);
@@ -129,8 +130,8 @@ final class LineForm {
         if (!expected.isEmpty() && expected(method, expected).isEmpty()) {
             problems.add(
                     field,
-                    "'" + expected + "' is no load for " + method.title() + "; expected for example 3 "
-                            + method.equipment().unit() + ".");
+                    "'" + expected + "' is no load for " + method.data().title() + "; expected for example 3 "
+                            + method.data().equipment().unit() + ".");
         }
         List<String> wanting =
                 PlannedTest.wanting(method, design, orientation, notch, basis, build, conditioning, rate, n);
@@ -150,8 +151,8 @@ final class LineForm {
     }
 
     /** An expected load or energy in the method's unit; empty when it is none. */
-    static Optional<Double> expected(TestMethod method, String typed) {
-        return UnitOfMeasure.find(method.equipment().unit())
+    static Optional<Double> expected(Method method, String typed) {
+        return UnitOfMeasure.find(method.data().equipment().unit())
                 .map(unit -> Typed.read("Expected", typed, unit))
                 .filter(read -> read instanceof Typed.Accepted)
                 .map(read -> ((Typed.Accepted) read).value());

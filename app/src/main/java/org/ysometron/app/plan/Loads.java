@@ -13,10 +13,11 @@ import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.product.Claim;
-import org.ysometron.core.claim.Property;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.method.Calibration.Coverage;
+import org.ysometron.core.method.Equipment;
 import org.ysometron.core.method.Headroom;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.working.Figures;
@@ -52,14 +53,16 @@ class Loads {
     LoadView of(long productId, Plans.Line line, List<Claim> claims) {
         PlannedTest test = line.test();
         List<InstrumentView> fitting = instruments.all().stream()
-                .filter(instrument -> instrument.kind().serves(test.method().equipment()))
+                .filter(instrument ->
+                        instrument.kind().serves(test.method().data().equipment()))
                 .sorted(java.util.Comparator.comparingDouble(i -> i.capacity().orElse(Double.MAX_VALUE)))
                 .toList();
         if (fitting.isEmpty()) {
-            return new LoadView("", List.of("No " + test.method().equipment().words() + " is in the register."));
+            return new LoadView(
+                    "", List.of("No " + test.method().data().equipment().words() + " is in the register."));
         }
         OptionalDouble load = load(productId, line, claims);
-        if (test.method().equipment().unit().isEmpty()) {
+        if (test.method().data().equipment().unit().isEmpty()) {
             return new LoadView(fitting.get(0).name(), List.of());
         }
         if (load.isEmpty()) {
@@ -70,7 +73,7 @@ class Loads {
     }
 
     private static boolean pendulum(PlannedTest test) {
-        return test.method().equipment() == org.ysometron.core.method.TestMethod.Equipment.PENDULUM;
+        return test.method().data().equipment() == Equipment.PENDULUM;
     }
 
     /** Typed, else the mean of the lots before times the area, else the claim times the area. */
@@ -79,15 +82,17 @@ class Loads {
         if (typed.isPresent()) {
             return OptionalDouble.of(typed.get());
         }
+        Characteristic main = line.test().method().data().main();
         Optional<Claim> served = claims.stream()
-                .filter(claim -> claim.property() == Property.TENSILE_STRENGTH && line.serves(claim))
+                .filter(claim -> claim.property().equals(main) && line.serves(claim))
                 .findFirst()
                 // In another state, or at another rate, it breaks at about the same load: enough to choose a gauge by.
                 .or(() -> claims.stream()
-                        .filter(claim -> claim.property() == Property.TENSILE_STRENGTH
+                        .filter(claim -> claim.property().equals(main)
                                 && line.test()
                                         .method()
-                                        .title()
+                                        .data()
+                                        .id()
                                         .equals(claim.conditions().method())
                                 && claim.conditions().orientation()
                                         == line.test().orientation())
@@ -95,14 +100,17 @@ class Loads {
         if (served.isEmpty()) {
             return OptionalDouble.empty();
         }
-        double area = line.test().design().nominalArea();
         Optional<History.Scatter> scatter = history.scatter(productId, served.get());
         if (scatter.isPresent()) {
-            return OptionalDouble.of(scatter.get().mean() * area);
+            return load(line.test(), scatter.get().mean());
         }
         Requirement requirement = served.get().requirement();
         OptionalDouble edge = requirement.lower().isPresent() ? requirement.lower() : requirement.upper();
-        return edge.isPresent() ? OptionalDouble.of(edge.getAsDouble() * area) : OptionalDouble.empty();
+        return edge.isPresent() ? load(line.test(), edge.getAsDouble()) : OptionalDouble.empty();
+    }
+
+    private static OptionalDouble load(PlannedTest test, double figure) {
+        return test.method().load(figure, test.design(), test.method().data().pinned());
     }
 
     private LoadView pull(PlannedTest test, double load, List<InstrumentView> gauges) {
@@ -127,16 +135,22 @@ class Loads {
                 .forEach(g -> warnings.add(g.name() + " would do but is out of calibration."));
         standards.faults(gauge.id()).forEach(warnings::add);
         dueSoon(gauge).ifPresent(warnings::add);
-        return new LoadView(words(load, test.method().equipment().unit(), gauge), warnings);
+        return new LoadView(words(load, test.method().data().equipment().unit(), gauge), warnings);
     }
 
     /** A smaller design of the same method whose load would have room. */
     private static Optional<String> smaller(PlannedTest test, double load, InstrumentView gauge) {
-        double stress = load / test.design().nominalArea();
-        return test.method().designs().stream()
+        OptionalDouble whole = load(test, 1);
+        return test.method().data().designs().stream()
                 .filter(design -> design.nominalArea() < test.design().nominalArea())
-                .filter(design -> stress * design.nominalArea()
-                        <= Headroom.LARGEST_SHARE * gauge.capacity().orElse(Double.MAX_VALUE))
+                .filter(design -> {
+                    OptionalDouble less =
+                            test.method().load(1, design, test.method().data().pinned());
+                    return whole.isPresent()
+                            && less.isPresent()
+                            && load * less.getAsDouble() / whole.getAsDouble()
+                                    <= Headroom.LARGEST_SHARE * gauge.capacity().orElse(Double.MAX_VALUE);
+                })
                 .findFirst()
                 .map(SpecimenDesign::title)
                 .map(title -> "The " + title + " would fit.");

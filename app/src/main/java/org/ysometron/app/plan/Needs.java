@@ -75,7 +75,7 @@ public class Needs {
     /** The value that the datasheet calls its own, or the middle of a range. */
     private static Optional<Double> said(List<Statement> statements, Topic topic) {
         for (Statement statement : statements) {
-            if (statement.topic() == topic) {
+            if (statement.topic().equals(topic)) {
                 OptionalDouble value = statement.value();
                 if (value.isPresent()) {
                     return Optional.of(value.getAsDouble());

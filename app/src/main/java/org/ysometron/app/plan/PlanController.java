@@ -20,7 +20,7 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
 
 /** A product's test plan, and what a number of specimens can show of each of its claims. */
@@ -120,7 +120,7 @@ class PlanController {
     static void editor(List<LineForm.Row> rows, Problems problems, Model model) {
         model.addAttribute("rows", rows);
         model.addAttribute("problems", problems);
-        model.addAttribute("methods", TestMethod.values());
+        model.addAttribute("methods", Methods.all());
         model.addAttribute("designs", SpecimenDesign.values());
         model.addAttribute("orientations", Orientation.ofSpecimens());
         model.addAttribute("notches", PlannedTest.Notch.values());

@@ -7,12 +7,14 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
 
@@ -33,8 +35,8 @@ class PlanLine {
 
     int place;
 
-    @Enumerated(EnumType.STRING)
-    TestMethod method;
+    /** Id of a method of the catalogue. */
+    String method;
 
     @Enumerated(EnumType.STRING)
     SpecimenDesign design;
@@ -64,7 +66,7 @@ class PlanLine {
     PlanLine(int place, Plans.Line line) {
         PlannedTest test = line.test();
         this.place = place;
-        this.method = test.method();
+        this.method = test.method().data().id();
         this.design = test.design();
         this.orientation = test.orientation();
         this.notch = test.notch();
@@ -78,9 +80,14 @@ class PlanLine {
         this.deviation = line.deviation();
     }
 
-    Plans.Line view() {
+    /** The line; empty for one of a method that is no longer in the catalogue. */
+    Optional<Plans.Line> view() {
+        return Methods.of(method).map(this::view);
+    }
+
+    private Plans.Line view(Method known) {
         PlannedTest test = new PlannedTest(
-                method, design, orientation, notch, basis, build, conditioning, rate, Math.max(1, n), process);
+                known, design, orientation, notch, basis, build, conditioning, rate, Math.max(1, n), process);
         return new Plans.Line(test, expected, n == 0, deviation);
     }
 }

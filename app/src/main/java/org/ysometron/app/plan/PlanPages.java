@@ -14,7 +14,6 @@ import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Form;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.plan.Power;
 import org.ysometron.core.working.Figures;
@@ -80,7 +79,7 @@ class PlanPages {
         Optional<Publications.PublicationView> sheet = publications.newestDatasheet(product.id());
         List<ClaimView> views = new ArrayList<>();
         for (Claim claim : sheet.map(view -> publications.claims(view.id())).orElse(List.of())) {
-            boolean ofMean = claim.property() == Property.TENSILE_STRENGTH && claim.form() != Form.BETTER_THAN;
+            boolean ofMean = claim.property().isTested() && claim.form() != Form.BETTER_THAN;
             if (ofMean) {
                 views.add(view(claim, history.scatter(product.id(), claim), n, percent));
             }

@@ -126,8 +126,8 @@ public class Plans {
     private Map<Long, LotPlanView> read(Collection<Long> lotIds) {
         Map<Long, List<Line>> byLot = new HashMap<>();
         lines.findByLotIdInOrderByLotIdAscPlaceAsc(lotIds)
-                .forEach(row -> byLot.computeIfAbsent(row.lotId, id -> new ArrayList<>())
-                        .add(row.view()));
+                .forEach(row -> row.view().ifPresent(line -> byLot.computeIfAbsent(row.lotId, id -> new ArrayList<>())
+                        .add(line)));
         List<LotPlan> plans = lotPlans.findAllById(lotIds);
         Map<Long, Integer> known = new HashMap<>();
         revisions
@@ -218,7 +218,7 @@ public class Plans {
         LotPlan plan = lotPlans.findById(lot.id())
                 .orElseThrow(() -> new Refusal("Lot " + lot.code() + " has no plan yet: make its product's first."));
         List<Line> product = lines.findByRevisionIdOrderByPlace(plan.revisionId).stream()
-                .map(PlanLine::view)
+                .flatMap(row -> row.view().stream())
                 .toList();
         requireDistinct(wanted);
         List<Line> checked = new ArrayList<>();
@@ -284,7 +284,7 @@ public class Plans {
                 row.reason,
                 row.madeBy,
                 lines.findByRevisionIdOrderByPlace(row.id).stream()
-                        .map(PlanLine::view)
+                        .flatMap(line -> line.view().stream())
                         .toList());
     }
 

@@ -15,11 +15,11 @@ import org.ysometron.core.working.Figures;
 class ProductPlanPages {
 
     private final Publications publications;
-    private final Methods methods;
+    private final SiteMethods methods;
     private final Needs needs;
     private final Loads loads;
 
-    ProductPlanPages(Publications publications, Methods methods, Needs needs, Loads loads) {
+    ProductPlanPages(Publications publications, SiteMethods methods, Needs needs, Loads loads) {
         this.publications = publications;
         this.methods = methods;
         this.needs = needs;
@@ -89,7 +89,7 @@ class ProductPlanPages {
                 line.leftOut() ? new Loads.LoadView("", List.of()) : loads.of(product.id(), line, claims),
                 line.leftOut() ? "" : words(ground.budget(List.of(test))),
                 methods.of(test.method()).pinned(),
-                test.method().accordance(),
+                test.method().data().accordance(),
                 line.leftOut(),
                 line.deviation());
     }

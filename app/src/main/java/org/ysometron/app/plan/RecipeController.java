@@ -216,7 +216,7 @@ class RecipeController {
                         field.title(),
                         field.topic()
                                 .flatMap(topic -> said.stream()
-                                        .filter(statement -> statement.topic() == topic)
+                                        .filter(statement -> statement.topic().equals(topic))
                                         .findFirst())
                                 .map(statement ->
                                         statement.asTyped().isEmpty() ? statement.words() : statement.asTyped())

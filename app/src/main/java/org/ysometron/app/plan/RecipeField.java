@@ -9,6 +9,7 @@ import org.ysometron.core.publication.Topic;
 import org.ysometron.core.quantity.Dimension;
 
 /** What a reference recipe freezes. */
+@SuppressWarnings("ImmutableEnumChecker") // topics cannot be changed
 public enum RecipeField {
     NOZZLE(Family.FILAMENT, "Nozzle", Dimension.TEMPERATURE, Topic.NOZZLE_TEMPERATURE, "255 °C"),
     BED(Family.FILAMENT, "Bed", Dimension.TEMPERATURE, Topic.BED_TEMPERATURE, "100 °C"),

@@ -13,9 +13,11 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
 
 /** The catalogue of methods and the site's own settings. */
 @Controller
@@ -23,10 +25,10 @@ class SiteController {
 
     private static final String MAY_CHANGE = "hasAuthority('ADMINISTRATION') or hasAuthority('JUDGEMENT')";
 
-    private final Methods methods;
+    private final SiteMethods methods;
     private final Site site;
 
-    SiteController(Methods methods, Site site) {
+    SiteController(SiteMethods methods, Site site) {
         this.methods = methods;
         this.site = site;
     }
@@ -39,22 +41,23 @@ class SiteController {
     @PostMapping("/methods/{method}")
     @PreAuthorize(MAY_CHANGE)
     String pin(
-            @PathVariable TestMethod method,
+            @PathVariable String method,
             @RequestParam MultiValueMap<String, String> sent,
             @RequestParam(defaultValue = "") String reason,
             Authentication by,
             Model model,
             HttpServletResponse response) {
+        Method known = Methods.of(method).orElseThrow(() -> new NotFound("method '" + method + "' in the catalogue"));
         List<String> values = sent.getOrDefault("values", List.of());
         Problems problems = new Problems();
         try {
-            methods.pin(method, values, reason, by.getName());
-            return "redirect:/methods#" + method.name();
+            methods.pin(known, values, reason, by.getName());
+            return "redirect:/methods#" + known.data().id();
         } catch (Refusal refusal) {
             problems.add(refusal);
         }
         response.setStatus(422);
-        return show(method.name(), values, reason, Map.of(), problems, model);
+        return show(method, values, reason, Map.of(), problems, model);
     }
 
     @PostMapping("/methods/site")

@@ -1,9 +1,9 @@
 package org.ysometron.app.product;
 
 import org.jspecify.annotations.Nullable;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.claim.Requirement;
 
 /**
@@ -19,20 +19,20 @@ import org.ysometron.core.claim.Requirement;
  */
 public record Claim(
         long id,
-        Property property,
+        Characteristic property,
         Form form,
         String published,
         Requirement requirement,
         Conditions conditions,
         @Nullable Long rivalId) {
 
-    /** Property and orientation: "Tensile strength, ZX upright". A ratio names both orientations already. */
+    /** Characteristic and orientation: "Tensile strength, ZX upright". A ratio names both orientations already. */
     public String title() {
         return titleOf(property, conditions);
     }
 
     /** The title for a property under these terms. */
-    public static String titleOf(Property property, Conditions conditions) {
+    public static String titleOf(Characteristic property, Conditions conditions) {
         String orientation = conditions.orientation().words();
         return property.isRatio() || orientation.isEmpty() ? property.title() : property.title() + ", " + orientation;
     }
@@ -43,14 +43,14 @@ public record Claim(
     }
 
     /** The terms of a property's series in words. */
-    public static String termsOf(Property property, Conditions conditions) {
+    public static String termsOf(Characteristic property, Conditions conditions) {
         return property.isRatio()
                 ? conditions.words().replace(conditions.orientation().words(), "ZX upright over XY flat")
                 : conditions.words();
     }
 
     /** Whether a series of this property under these terms is what the claim speaks of. */
-    public boolean speaksOf(Property other, Conditions terms) {
-        return property == other && (!property.isMechanical() || conditions.equals(terms));
+    public boolean speaksOf(Characteristic other, Conditions terms) {
+        return property.equals(other) && (!property.isMechanical() || conditions.equals(terms));
     }
 }

@@ -129,7 +129,7 @@ class Prices {
             Optional<Statement> found = publications.newest(product.id(), kind).stream()
                     .flatMap(view -> publications.statements(view.id()).stream())
                     .filter(statement ->
-                            statement.topic() == topic && statement.value().isPresent())
+                            statement.topic().equals(topic) && statement.value().isPresent())
                     .findFirst();
             if (found.isPresent()) {
                 return found.get().value();

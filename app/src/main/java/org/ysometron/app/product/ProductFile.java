@@ -142,7 +142,7 @@ class ProductFile {
 
     private static String note(Statement statement) {
         if (statement.topic().property().isEmpty()) {
-            return statement.topic() == Topic.WORDING ? "words" : "a setting";
+            return statement.topic().equals(Topic.WORDING) ? "words" : "a setting";
         }
         return Completeness.untestableFor(statement).isEmpty()
                 ? "not promised by the datasheet in a form that can be verified"

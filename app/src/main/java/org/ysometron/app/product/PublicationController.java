@@ -32,6 +32,7 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.publication.Publication;
 import org.ysometron.core.publication.Topic;
 
@@ -230,6 +231,7 @@ class PublicationController {
         model.addAttribute("source", source);
         model.addAttribute("problems", problems);
         model.addAttribute("topics", Topic.of(product.family()));
+        model.addAttribute("methods", Methods.all());
         model.addAttribute("forms", Form.values());
         model.addAttribute("bases", List.of(Basis.SOLID, Basis.AS_PRINTED));
         model.addAttribute("orientations", Orientation.ofSpecimens());

@@ -29,9 +29,10 @@ import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.characteristic.OfMaterial;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.publication.Conflict;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Policy;
@@ -277,7 +278,7 @@ public class Publications {
     private record Saying(Statement statement) {
 
         boolean says(Statement other) {
-            return statement.topic() == other.topic()
+            return statement.topic().equals(other.topic())
                     && statement.form() == other.form()
                     && statement.published().equals(other.published())
                     && statement.words().equals(other.words())
@@ -324,27 +325,29 @@ public class Publications {
     /** What intake can measure of a product's material, by its family. */
     private record Families(@Nullable Family family) {
 
-        boolean measures(Property property) {
-            return switch (property) {
-                case VISCOSITY, PENETRATION_DEPTH -> family == Family.RESIN;
-                case FILAMENT_DIAMETER, FILAMENT_OVALITY -> family == Family.FILAMENT;
-                default -> true;
-            };
+        boolean measures(Characteristic property) {
+            if (property.equals(OfMaterial.VISCOSITY) || property.equals(OfMaterial.PENETRATION_DEPTH)) {
+                return family == Family.RESIN;
+            }
+            return !isOfTheStrand(property) || family == Family.FILAMENT;
         }
     }
 
-    private static Policy policy(Property property) {
-        return switch (property) {
-            case FILAMENT_DIAMETER, FILAMENT_OVALITY -> Policy.USUAL.forSpools();
-            case DENSITY, VISCOSITY, PENETRATION_DEPTH -> Policy.USUAL.forDeterminations();
-            default -> Policy.USUAL;
-        };
+    private static Policy policy(Characteristic property) {
+        if (isOfTheStrand(property)) {
+            return Policy.USUAL.forSpools();
+        }
+        return property.isMechanical() ? Policy.USUAL : Policy.USUAL.forDeterminations();
+    }
+
+    private static boolean isOfTheStrand(Characteristic property) {
+        return property.equals(OfMaterial.FILAMENT_DIAMETER) || property.equals(OfMaterial.FILAMENT_OVALITY);
     }
 
     private static Optional<Claim> claim(Said said, Families families) {
         PublishedStatement row = said.row();
         Statement statement = said.statement();
-        Optional<Property> property = statement.topic().property();
+        Optional<Characteristic> property = statement.topic().property();
         Optional<Conditions> conditions =
                 property.filter(p -> !p.isMechanical()).isPresent()
                         ? Optional.of(Conditions.ofMaterial("intake", ""))

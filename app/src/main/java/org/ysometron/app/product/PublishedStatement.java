@@ -29,7 +29,6 @@ class PublishedStatement {
     Long publicationId;
     int place;
 
-    @Enumerated(EnumType.STRING)
     Topic topic;
 
     @Enumerated(EnumType.STRING)

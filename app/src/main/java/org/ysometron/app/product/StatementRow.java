@@ -14,7 +14,9 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.MethodData;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.publication.Completeness;
 import org.ysometron.core.publication.PublishedValue;
 import org.ysometron.core.publication.Statement;
@@ -115,7 +117,7 @@ record StatementRow(
                 terms.basis().map(Enum::name).orElse(""),
                 terms.orientation().map(Enum::name).orElse(""),
                 terms.conditioning().map(Enum::name).orElse(""),
-                terms.rate().isPresent() ? Figures.plain(terms.rate().getAsDouble(), 5) + " mm/min" : "",
+                terms.rate().orElse(0) > 0 ? Figures.plain(terms.rate().getAsDouble(), 5) + " mm/min" : "",
                 statement.minimumN() == 0 ? "" : String.valueOf(statement.minimumN()),
                 terms.process());
     }
@@ -165,7 +167,7 @@ record StatementRow(
     }
 
     private Optional<Publications.Draft> draft(String at, Products products, Problems problems) {
-        Optional<Topic> about = word(Topic.class, topic, at, "topic", problems);
+        Optional<Topic> about = topic(at, problems);
         if (about.isEmpty()) {
             problems.add(at, "Choose what '" + published + "' is about.");
             return Optional.empty();
@@ -208,6 +210,31 @@ record StatementRow(
                         rival));
     }
 
+    private Optional<Topic> topic(String at, Problems problems) {
+        if (topic.isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<Topic> found =
+                Topic.named(topic.toUpperCase(Locale.ROOT).replace('-', '_').replace(' ', '_'));
+        if (found.isEmpty()) {
+            problems.add(at, "'" + topic + "' is no topic that is known here.");
+        }
+        return found;
+    }
+
+    /** The method that is named by its id or its title; what is typed where nothing is called so. */
+    private Optional<String> methodNamed() {
+        return method.isEmpty()
+                ? Optional.empty()
+                : Optional.of(Methods.all().stream()
+                        .map(Method::data)
+                        .filter(data -> data.id().equalsIgnoreCase(method)
+                                || data.title().equalsIgnoreCase(method))
+                        .map(MethodData::id)
+                        .findFirst()
+                        .orElse(method));
+    }
+
     private Optional<PublishedValue> value(
             String at, Topic about, Form promised, Dimension dimension, Problems problems) {
         // Better than another product is a share, whatever the property.
@@ -234,10 +261,16 @@ record StatementRow(
                 return Optional.empty();
             }
         }
+        Optional<String> named = methodNamed();
+        // Whatever is not told is not guessed, but for the usual specimen of the method.
+        MethodData tested = named.flatMap(Methods::of).orElseGet(Methods::usual).data();
+        if (speed.isEmpty() && named.isPresent() && !tested.rated()) {
+            speed = OptionalDouble.of(0);
+        }
         Optional<String> design =
-                about.needsTerms() ? Optional.of(SpecimenDesign.TENSION_BAR_4.title()) : Optional.empty();
+                about.needsTerms() ? Optional.of(tested.designs().get(0).title()) : Optional.empty();
         return Optional.of(new Terms(
-                Optional.of(method).filter(m -> !m.isEmpty()),
+                named,
                 word(Basis.class, basis, at, "basis", problems),
                 word(Orientation.class, orientation, at, "orientation", problems),
                 word(Conditioning.class, conditioning, at, "conditioning", problems),

@@ -204,7 +204,7 @@ class AccountsTest extends DemoSite {
         String origin = "http://127.0.0.1:" + port;
         visitor.post(
                 "/lots/" + lot.code() + "/bench",
-                Map.of("specimen", "XY1", "field", "W1", "typed", "4.03", "gauge", "1"),
+                Map.of("specimen", "XY1", "field", "width-1", "typed", "4.03", "gauge", "1"),
                 "Origin",
                 origin,
                 "HX-Request",
@@ -217,7 +217,7 @@ class AccountsTest extends DemoSite {
         assertThat(visitor.last.body()).contains("4.03");
         visitor.post(
                 "/lots/" + lot.code() + "/bench",
-                Map.of("specimen", "XY1", "field", "W1", "typed", "4.03", "gauge", "1"));
+                Map.of("specimen", "XY1", "field", "width-1", "typed", "4.03", "gauge", "1"));
         assertThat(bench.records(lot.id()).get(0).readings())
                 .singleElement()
                 .satisfies(reading -> assertThat(reading.typed()).isEqualTo("4.03"));

@@ -25,8 +25,9 @@ import org.ysometron.app.DemoSite;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.method.Result;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Reduced;
 
 class BenchTest extends DemoSite {
 
@@ -40,13 +41,13 @@ class BenchTest extends DemoSite {
     /** M1: a wrong unit is refused beside its field with 422, and what was typed is still there. */
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
-            F1 | 12 Nm   | is a torque, not a force
-            F1 | 88 kg   | type kgf
-            F1 | 55 MPa  | is a stress, not a force
-            W1 | 4 N     | is a force, not a length
-            W1 | ''      | Nothing was typed
-            W1 | vier    | is not a number
-            W1 | 40.2    | Has the decimal point slipped?
+            force-1 | 12 Nm   | is a torque, not a force
+            force-1 | 88 kg   | type kgf
+            force-1 | 55 MPa  | is a stress, not a force
+            width-1 | 4 N     | is a force, not a length
+            width-1 | ''      | Nothing was typed
+            width-1 | vier    | is not a number
+            width-1 | 40.2    | Has the decimal point slipped?
             """)
     void whatCannotBeAReadingIsSaidBesideTheField(String field, String typed, String said) throws Exception {
         LotView lot = testLots.lot();
@@ -57,8 +58,8 @@ class BenchTest extends DemoSite {
         type(lot, "ZX1", field, typed)
                 .andExpect(status().is(422))
                 .andExpect(content().string(allOf(containsString(said), containsString("value=\"" + typed + "\""))));
-        assertThat(record(lot, "ZX1").at(Quantity.WIDTH, 1)).isEmpty();
-        assertThat(record(lot, "ZX1").force()).isEmpty();
+        assertThat(record(lot, "ZX1").at("width", 1)).isEmpty();
+        assertThat(record(lot, "ZX1").ended()).isEmpty();
     }
 
     @Test
@@ -70,11 +71,11 @@ class BenchTest extends DemoSite {
                         .with(csrf())
                         .header("HX-Request", "true")
                         .param("specimen", "XY1")
-                        .param("field", "W1")
+                        .param("field", "width-1")
                         .param("typed", "7.1")
                         .param("confirm", "7.1"))
                 .andExpect(status().isOk());
-        assertThat(record(lot, "XY1").at(Quantity.WIDTH, 1)).get().satisfies(r -> assertThat(r.value())
+        assertThat(record(lot, "XY1").at("width", 1)).get().satisfies(r -> assertThat(r.value())
                 .isEqualTo(7.1));
     }
 
@@ -83,12 +84,12 @@ class BenchTest extends DemoSite {
     void theNextSpecimenIsTheOneBehindTheLast() throws Exception {
         LotView lot = testLots.lot();
         for (String[] turn : new String[][] {{"XY3", "XY4"}, {"ZX5", "XY1"}, {"XY1", "XY2"}}) {
-            for (String field : List.of("W1", "W2", "W3", "T1", "T2")) {
+            for (String field : List.of("width-1", "width-2", "width-3", "thickness-1", "thickness-2")) {
                 type(lot, turn[0], field, "4.01")
                         .andExpect(status().isOk())
                         .andExpect(content().string(containsString("class=\"big-code\">" + turn[0] + "<")));
             }
-            type(lot, turn[0], "T3", "4.01")
+            type(lot, turn[0], "thickness-3", "4.01")
                     .andExpect(status().isOk())
                     .andExpect(content().string(containsString("class=\"big-code\">" + turn[1] + "<")));
         }
@@ -99,9 +100,9 @@ class BenchTest extends DemoSite {
     void aUnitIsConvertedAndBothAreKept() throws Exception {
         LotView lot = testLots.lot();
 
-        type(lot, "XY1", "W1", "0.158 in").andExpect(status().isOk());
+        type(lot, "XY1", "width-1", "0.158 in").andExpect(status().isOk());
 
-        ReadingView reading = record(lot, "XY1").at(Quantity.WIDTH, 1).orElseThrow();
+        ReadingView reading = record(lot, "XY1").at("width", 1).orElseThrow();
         assertThat(reading.typed()).isEqualTo("0.158 in");
         assertThat(reading.value()).isCloseTo(4.0132, within(1e-12));
         http.perform(get("/lots/" + lot.code() + "/specimens/XY1/working").with(BENCH))
@@ -112,9 +113,9 @@ class BenchTest extends DemoSite {
     void theSameReadingSentTwiceIsStoredOnce() throws Exception {
         LotView lot = testLots.lot();
 
-        type(lot, "XY1", "W1", "4.01").andExpect(status().isOk());
-        type(lot, "XY1", "W1", "4.01").andExpect(status().isOk());
-        type(lot, "XY1", "W1", "4.02")
+        type(lot, "XY1", "width-1", "4.01").andExpect(status().isOk());
+        type(lot, "XY1", "width-1", "4.01").andExpect(status().isOk());
+        type(lot, "XY1", "width-1", "4.02")
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("correct it")));
 
@@ -126,25 +127,21 @@ class BenchTest extends DemoSite {
     void aCorrectionKeepsTheFirstReadingAndChangesEverySummary() {
         LotView lot = testLots.goodLot("bench");
         double before = mean(lot);
-        ReadingView wrong = record(lot, "ZX1").force().orElseThrow();
+        ReadingView wrong = record(lot, "ZX1").ended().orElseThrow();
 
-        assertThatThrownBy(() -> bench.correct(
-                        lot, wrong.id(), testLots.correction("405", Outcome.BROKE_IN_GAUGE, " "), "bench"))
+        assertThatThrownBy(() ->
+                        bench.correct(lot, wrong.id(), testLots.correction("405", End.BROKE_IN_GAUGE, " "), "bench"))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("is missing");
-        bench.correct(
-                lot, wrong.id(), testLots.correction("405", Outcome.BROKE_IN_GAUGE, "misread 4 for 5"), "quality");
+        bench.correct(lot, wrong.id(), testLots.correction("405", End.BROKE_IN_GAUGE, "misread 4 for 5"), "quality");
 
         SpecimenRecord record = record(lot, "ZX1");
         assertThat(record.corrected()).singleElement().satisfies(first -> assertThat(first.typed())
                 .isEqualTo("450.0"));
-        assertThat(record.strength().orElseThrow().value()).isCloseTo(405 / 16.0, within(1e-9));
+        assertThat(record.result().orElseThrow().shown().orElseThrow()).isCloseTo(405 / 16.0, within(1e-9));
         assertThat(mean(lot)).isCloseTo(before - 45 / 16.0 / 5, within(1e-9));
         assertThatThrownBy(() -> bench.correct(
-                        lot,
-                        wrong.id(),
-                        testLots.correction("1", Outcome.BROKE_IN_GAUGE, "misread once again"),
-                        "bench"))
+                        lot, wrong.id(), testLots.correction("1", End.BROKE_IN_GAUGE, "misread once again"), "bench"))
                 .hasMessageContaining("corrected already");
     }
 
@@ -163,12 +160,11 @@ class BenchTest extends DemoSite {
                 .andExpect(content()
                         .string(allOf(
                                 containsString("Use bench load cell"), containsString("hook gauge&#39;s capacity"))));
-        bench.enter(
-                lot, new Bench.Entry("XY1", Quantity.FORCE, 1, "512", Outcome.BROKE_IN_GAUGE, small, "512"), "bench");
+        bench.enter(lot, new Bench.Entry("XY1", "force", 1, "512", End.BROKE_IN_GAUGE, small, "512"), "bench");
 
-        Result result = record(lot, "XY1").strength().orElseThrow();
-        assertThat(result.kind()).isEqualTo(Result.Kind.AT_LEAST);
-        assertThat(result.value()).isCloseTo(500 / 16.0, within(1e-12));
+        Reduced result = record(lot, "XY1").result().orElseThrow();
+        assertThat(result.made()).isEqualTo(Reduced.Made.AT_LEAST);
+        assertThat(result.value().orElseThrow()).isCloseTo(500 / 16.0, within(1e-12));
     }
 
     /** M21: the range of the lots before is worked out from them, never kept as a record of its own. */
@@ -176,13 +172,16 @@ class BenchTest extends DemoSite {
     void extremesOfEarlierLotsAreComputed() throws Exception {
         LotView lot = lots.named("SK-0130");
         var earlier = earlierLots
-                .strengths(lot, record(lot, "ZX4").specimen().conditions())
+                .of(
+                        lot,
+                        Methods.usual().data().main(),
+                        record(lot, "ZX4").specimen().conditions())
                 .orElseThrow();
 
         http.perform(get("/lots/SK-0130/bench/preview")
                         .with(BENCH)
                         .param("specimen", "ZX4")
-                        .param("field", "F1")
+                        .param("field", "force-1")
                         .param("typed", "431")
                         .param("gauge", "" + testLots.gauge("bench load cell")))
                 .andExpect(content()
@@ -234,7 +233,14 @@ class BenchTest extends DemoSite {
     private double mean(LotView lot) {
         testLots.refresh(lot);
         LotView newer = testLots.lot();
-        return earlierLots.strengths(newer, record(lot, "ZX1").specimen().conditions()).orElseThrow().means().stream()
+        return earlierLots
+                .of(
+                        newer,
+                        Methods.usual().data().main(),
+                        record(lot, "ZX1").specimen().conditions())
+                .orElseThrow()
+                .means()
+                .stream()
                 .filter(mean -> Math.abs(mean - average(lot)) < 1e-9)
                 .findFirst()
                 .orElseThrow();
@@ -243,7 +249,7 @@ class BenchTest extends DemoSite {
     private double average(LotView lot) {
         return bench.records(lot.id()).stream()
                 .filter(record -> record.specimen().conditions().orientation() == Orientation.ZX)
-                .mapToDouble(record -> record.strength().orElseThrow().value())
+                .mapToDouble(record -> record.result().orElseThrow().shown().orElseThrow())
                 .average()
                 .orElseThrow();
     }
@@ -252,7 +258,7 @@ class BenchTest extends DemoSite {
     @Test
     void theSpecimenStaysInHandWithoutTheScript() throws Exception {
         LotView lot = testLots.lot();
-        for (String[] step : new String[][] {{"T2", "specimen=XY1"}, {"T3", "step=measure"}}) {
+        for (String[] step : new String[][] {{"thickness-2", "specimen=XY1"}, {"thickness-3", "step=measure"}}) {
             String to = http.perform(post("/lots/" + lot.code() + "/bench")
                             .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
                             .with(csrf())
@@ -263,14 +269,14 @@ class BenchTest extends DemoSite {
                     .getResponse()
                     .getRedirectedUrl();
             assertThat(to).contains(step[1]);
-            assertThat(to.contains("specimen=")).isEqualTo(step[0].equals("T2"));
+            assertThat(to.contains("specimen=")).isEqualTo(step[0].equals("thickness-2"));
         }
         // Who begins in the middle goes on from there.
         String on = http.perform(post("/lots/" + lot.code() + "/bench")
                         .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
                         .with(csrf())
                         .param("specimen", "XY3")
-                        .param("field", "T3")
+                        .param("field", "thickness-3")
                         .param("typed", "3.98"))
                 .andReturn()
                 .getResponse()

@@ -52,13 +52,8 @@ class ImportTest extends DemoSite {
         assertThat(bench.records(lot.id())).allMatch(record -> record.readings().isEmpty());
         imports.take(lot, preview.id(), "bench");
         SpecimenRecord first = bench.records(lot.id()).get(0);
-        assertThat(first.strength().orElseThrow().value()).isEqualTo(55.0);
-        assertThat(bench.records(lot.id())
-                        .get(1)
-                        .strength()
-                        .orElseThrow()
-                        .kind()
-                        .name())
+        assertThat(first.result().orElseThrow().shown().orElseThrow()).isEqualTo(55.0);
+        assertThat(SpecimenRecord.kind(bench.records(lot.id()).get(1).result().orElseThrow()))
                 .isEqualTo("EXCLUDED");
     }
 
@@ -130,7 +125,8 @@ class ImportTest extends DemoSite {
             specimen,width_1 [furlong]~XY1,4      @ furlong
             """)
     void aFileWhoseHeadMakesNoSenseIsRefusedWhole(String file, String said) {
-        assertThatThrownBy(() -> ReadingFile.read(file.replace("~", "\n")))
+        assertThatThrownBy(() -> ReadingFile.read(
+                        file.replace("~", "\n"), java.util.Map.of("width", 3, "thickness", 3, "force", 1)))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining(said);
     }

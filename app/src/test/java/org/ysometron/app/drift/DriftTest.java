@@ -29,8 +29,8 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.gate.Disposition;
+import org.ysometron.core.method.Methods;
 
 class DriftTest extends DemoSite {
 
@@ -265,7 +265,8 @@ class DriftTest extends DemoSite {
 
     private SeriesView strength(String colour, Orientation orientation) {
         return series.ofProduct(products.named("skerry-bf10").id()).stream()
-                .filter(view -> view.colour().equals(colour) && view.property() == Property.TENSILE_STRENGTH)
+                .filter(view -> view.colour().equals(colour)
+                        && view.property().equals(Methods.usual().data().main()))
                 .filter(view -> view.conditions().orientation() == orientation)
                 .findFirst()
                 .orElseThrow();

@@ -21,11 +21,10 @@ import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.bench.Bench;
-import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.core.method.Calibration.Coverage;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.method.Result;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Reduced;
 
 /** M45: the register knows what each instrument is good for on a day; seen at the bench and at the gate. */
 class CalibrationsTest extends DemoSite {
@@ -50,10 +49,7 @@ class CalibrationsTest extends DemoSite {
     private void reading(LotView lot, String specimen, long gauge) {
         bench.enter(lot, testLots.width(specimen, 1, "4.00"), "bench");
         bench.enter(lot, testLots.thickness(specimen, 1, "4.00"), "bench");
-        bench.enter(
-                lot,
-                new Bench.Entry(specimen, Quantity.FORCE, 1, "450", Outcome.BROKE_IN_GAUGE, gauge, "450"),
-                "bench");
+        bench.enter(lot, new Bench.Entry(specimen, "force", 1, "450", End.BROKE_IN_GAUGE, gauge, "450"), "bench");
     }
 
     /** The demo's forgotten gauge: the bench warns, the gate holds, and a word with its reason lifts it. */
@@ -106,8 +102,8 @@ class CalibrationsTest extends DemoSite {
                         Calibrations.Paper.NONE),
                 "quality");
 
-        assertThat(bench.record(lot, "ZX1").strength().orElseThrow().kind()).isEqualTo(Result.Kind.MEASURED);
-        assertThat(bench.record(lot, "ZX2").strength().orElseThrow().kind()).isEqualTo(Result.Kind.AT_LEAST);
+        assertThat(bench.record(lot, "ZX1").result().orElseThrow().made()).isEqualTo(Reduced.Made.VALUE);
+        assertThat(bench.record(lot, "ZX2").result().orElseThrow().made()).isEqualTo(Reduced.Made.AT_LEAST);
     }
 
     /** For a load that the forgotten gauge would suit best the bench offers a calibrated one. */

@@ -24,8 +24,8 @@ import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.lot.LotView;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.method.Result;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Reduced;
 
 class RegisterTest extends DemoSite {
 
@@ -110,13 +110,12 @@ class RegisterTest extends DemoSite {
                 .andExpect(content().string(containsString("of gauge of this test&#39;s capacity of 800 N")));
         bench.enter(
                 lot,
-                new org.ysometron.app.bench.Bench.Entry(
-                        "XY1", org.ysometron.app.bench.Quantity.FORCE, 1, "880", Outcome.BROKE_IN_GAUGE, gauge, "880"),
+                new org.ysometron.app.bench.Bench.Entry("XY1", "force", 1, "880", End.BROKE_IN_GAUGE, gauge, "880"),
                 "bench");
         assertThat(bench.records(lot.id()).stream()
-                        .flatMap((SpecimenRecord record) -> record.strength().stream())
-                        .map(Result::kind))
-                .containsExactly(Result.Kind.AT_LEAST);
+                        .flatMap((SpecimenRecord record) -> record.result().stream())
+                        .map(Reduced::made))
+                .containsExactly(Reduced.Made.AT_LEAST);
         long paper = calibrations.all().get(gauge).get(0).id();
         http.perform(get("/equipment/calibrations/" + paper + "/certificate").with(QUALITY))
                 .andExpect(header().string("Content-Disposition", containsString("K-77.pdf")))
@@ -166,7 +165,7 @@ class RegisterTest extends DemoSite {
                 .andExpect(content().string(containsString("the model was scaled by 0.950")));
         http.perform(form("/lots/SS-0015/bench")
                         .param("specimen", lots.specimens(lot.id()).get(0).label())
-                        .param("field", "F1")
+                        .param("field", "force-1")
                         .param("typed", "790")
                         .param("outcome", "BROKE_IN_GAUGE")
                         .param("gauge", String.valueOf(testLots.gauge("bench load cell"))))
@@ -185,7 +184,7 @@ class RegisterTest extends DemoSite {
                 .with(somebody)
                 .with(csrf())
                 .param("specimen", "XY1")
-                .param("field", "F1")
+                .param("field", "force-1")
                 .param("typed", "880")
                 .param("outcome", "BROKE_IN_GAUGE")
                 .param("gauge", String.valueOf(testLots.gauge("bench load cell")));

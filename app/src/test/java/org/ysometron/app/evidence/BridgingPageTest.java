@@ -21,16 +21,14 @@ import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.bench.Bench;
-import org.ysometron.app.bench.Quantity;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.lot.LotView;
-import org.ysometron.app.plan.Methods;
+import org.ysometron.app.plan.SiteMethods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Methods;
 
 class BridgingPageTest extends DemoSite {
 
@@ -50,7 +48,7 @@ class BridgingPageTest extends DemoSite {
     private JdbcTemplate sql;
 
     @Autowired
-    private Methods methods;
+    private SiteMethods methods;
 
     @Autowired
     private Products products;
@@ -86,10 +84,10 @@ class BridgingPageTest extends DemoSite {
                         testLots.thickness(label, 1, "4.00"),
                         new Bench.Entry(
                                 label,
-                                Quantity.FORCE,
+                                "force",
                                 1,
                                 String.valueOf(force),
-                                Outcome.BROKE_IN_GAUGE,
+                                End.BROKE_IN_GAUGE,
                                 gauge,
                                 String.valueOf(force))),
                 "bench",
@@ -99,7 +97,7 @@ class BridgingPageTest extends DemoSite {
     private SeriesPoints.SeriesView strengths(LotView lot, String setup) {
         testLots.refresh(lot);
         return series.everyOf(lot.productId()).stream()
-                .filter(view -> view.property() == Property.TENSILE_STRENGTH
+                .filter(view -> view.property().equals(Methods.usual().data().main())
                         && view.colour().equals(lot.colour())
                         && view.conditions().orientation() == Orientation.XY
                         && view.setup().equals(setup))
@@ -274,19 +272,18 @@ class BridgingPageTest extends DemoSite {
         long cell = rigged("cell C of this test", "frame C");
         breaks(lot, "XY1", 880, cell);
         methods.pin(
-                TestMethod.TENSION,
+                Methods.usual(),
                 List.of("50 mm", "5 N", "crosshead, not used for a modulus"),
                 "Checked with another preload.",
                 "quality");
         try {
             breaks(lot, "XY2", 880, cell);
             assertThat(series.points(strengths(lot, "frame C").id())).hasSize(1);
-            String rev =
-                    "frame C, tension rev " + methods.of(TestMethod.TENSION).revision();
+            String rev = "frame C, tension rev " + methods.of(Methods.usual()).revision();
             assertThat(series.points(strengths(lot, rev).id())).hasSize(1);
         } finally {
             // Away again, so that other tests' readings stay together; the application itself never takes one back.
-            sql.update("delete from plan_method where method = 'TENSION'");
+            sql.update("delete from plan_method where method = 'tension'");
         }
     }
 
@@ -328,7 +325,7 @@ class BridgingPageTest extends DemoSite {
 
     private SeriesPoints.SeriesView flat(LotView lot) {
         return series.ofProduct(lot.productId()).stream()
-                .filter(view -> view.property() == Property.TENSILE_STRENGTH
+                .filter(view -> view.property().equals(Methods.usual().data().main())
                         && view.setup().isEmpty())
                 .findFirst()
                 .orElseThrow();
@@ -336,7 +333,7 @@ class BridgingPageTest extends DemoSite {
 
     private SeriesPoints.SeriesView upright(LotView lot) {
         return series.ofProduct(lot.productId()).stream()
-                .filter(view -> view.property() == Property.TENSILE_STRENGTH
+                .filter(view -> view.property().equals(Methods.usual().data().main())
                         && view.colour().equals("natural")
                         && view.setup().isEmpty()
                         && view.conditions().orientation() == Orientation.ZX)

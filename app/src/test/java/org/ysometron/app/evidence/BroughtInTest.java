@@ -19,8 +19,8 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Publication;
 import org.ysometron.core.publication.Statement;
@@ -50,7 +50,7 @@ class BroughtInTest extends DemoSite {
                 "tension", Basis.SOLID, Orientation.XY, Conditioning.DRY, 5, SpecimenDesign.TENSION_BAR_4.title());
         Statement claim = new Statement(
                 0,
-                Topic.TENSILE_STRENGTH,
+                Topic.named("TENSILE_STRENGTH").orElseThrow(),
                 Form.AT_LEAST,
                 "40 MPa",
                 java.util.OptionalDouble.empty(),
@@ -91,7 +91,7 @@ class BroughtInTest extends DemoSite {
         BroughtIn.Taken taken = broughtIn.take(product, rows(product.code(), 500), "quality");
         assertThat(taken).isEqualTo(new BroughtIn.Taken(500, 500));
         SeriesPoints.SeriesView chart = series.ofProduct(product.id()).get(0);
-        assertThat(chart.property()).isEqualTo(Property.TENSILE_STRENGTH);
+        assertThat(chart.property()).isEqualTo(Methods.usual().data().main());
         assertThat(series.points(chart.id())).hasSize(500).allMatch(point -> point.n() == 5);
         LotView lot = lots.named(product.code() + "-0000");
         assertThat(lot.state()).isEqualTo(LotState.BROUGHT_IN);

@@ -48,8 +48,18 @@ class FormsTest extends DemoSite {
                 new Products.NewProduct(code, code, "PBT filament", "natural", "", Family.FILAMENT, false));
         Conditions flat = new Conditions(
                 "tension", Basis.SOLID, Orientation.XY, Conditioning.DRY, 5, SpecimenDesign.TENSION_BAR_4.title());
-        Statement statement =
-                new Statement(0, Topic.TENSILE_STRENGTH, form, "as typed", value, low, high, "", "", Terms.of(flat), 5);
+        Statement statement = new Statement(
+                0,
+                Topic.named("TENSILE_STRENGTH").orElseThrow(),
+                form,
+                "as typed",
+                value,
+                low,
+                high,
+                "",
+                "",
+                Terms.of(flat),
+                5);
         publications.publish(
                 product.id(),
                 Publication.Kind.DATASHEET,

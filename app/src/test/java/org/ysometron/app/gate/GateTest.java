@@ -24,7 +24,7 @@ import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Disposition;
-import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.End;
 
 class GateTest extends DemoSite {
 
@@ -186,13 +186,7 @@ class GateTest extends DemoSite {
             entries.add(testLots.width("ZX" + i, 1, "4.00"));
             entries.add(testLots.thickness("ZX" + i, 1, "4.00"));
             entries.add(new org.ysometron.app.bench.Bench.Entry(
-                    "ZX" + i,
-                    org.ysometron.app.bench.Quantity.FORCE,
-                    1,
-                    "530",
-                    Outcome.BROKE_IN_GAUGE,
-                    testLots.gauge("hook gauge"),
-                    "530"));
+                    "ZX" + i, "force", 1, "530", End.BROKE_IN_GAUGE, testLots.gauge("hook gauge"), "530"));
         }
         bench.enterAll(lot, entries, "bench", null);
 

@@ -26,10 +26,10 @@ import org.ysometron.app.DemoSite;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
+import org.ysometron.core.characteristic.OfMaterial;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.dimension.SpecimenDesign;
 
 /** What arrives at the bench: records as typed, the state of the material, sizes before strength. */
@@ -122,7 +122,7 @@ class IntakeTest extends DemoSite {
         bench.enter(lot, testLots.thickness(specimen, 1, "4.00"), "bench");
         bench.enter(
                 lot,
-                testLots.force(specimen, String.valueOf(force), org.ysometron.core.method.Outcome.BROKE_IN_GAUGE),
+                testLots.force(specimen, String.valueOf(force), org.ysometron.core.method.End.BROKE_IN_GAUGE),
                 "bench");
     }
 
@@ -257,7 +257,7 @@ class IntakeTest extends DemoSite {
                 .andExpect(status().is3xxRedirection());
 
         MaterialResults.Result result = material.of(lot).get(0);
-        assertThat(result.property()).isEqualTo(Property.FILAMENT_DIAMETER);
+        assertThat(result.property()).isEqualTo(OfMaterial.FILAMENT_DIAMETER);
         assertThat(result.values()).hasSize(1);
         assertThat(result.values()[0]).isCloseTo(1.751, within(1e-9));
         assertThat(result.counts()).isEqualTo("1 spool, 5 places");
@@ -277,7 +277,7 @@ class IntakeTest extends DemoSite {
         assertThat(page(measured, "/evidence")).contains("place (99.9 % of all)", "claimed between 1.7 and 1.8 mm");
         // Where two diameters were taken at each place the ovality is verified as well; where one was, there is none.
         assertThat(material.of(measured))
-                .filteredOn(found -> found.property() == Property.FILAMENT_OVALITY)
+                .filteredOn(found -> found.property().equals(OfMaterial.FILAMENT_OVALITY))
                 .singleElement()
                 .satisfies(found -> assertThat(found.values()[0]).isCloseTo(0.01, within(1e-9)));
         LotView single = lotOf("dunlin-c2", "fern");
@@ -285,7 +285,7 @@ class IntakeTest extends DemoSite {
                 .andExpect(status().is3xxRedirection());
         assertThat(material.of(single))
                 .extracting(MaterialResults.Result::property)
-                .containsExactly(Property.FILAMENT_DIAMETER);
+                .containsExactly(OfMaterial.FILAMENT_DIAMETER);
     }
 
     /** What cannot be read is said at its field with 422, and nothing typed is lost. */
@@ -423,7 +423,7 @@ class IntakeTest extends DemoSite {
                         .with(QUALITY)
                         .with(csrf())
                         .param("specimen", "XY1")
-                        .param("field", "F1")
+                        .param("field", "force-1")
                         .param("typed", "881")
                         .param("outcome", "BROKE_IN_GAUGE")
                         .param("gauge", String.valueOf(testLots.gauge("bench load cell"))))

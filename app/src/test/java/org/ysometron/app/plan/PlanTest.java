@@ -23,7 +23,7 @@ import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.claim.Property;
+import org.ysometron.core.method.Methods;
 
 /** What a plan can show, from the scatter of the demo's lots. */
 class PlanTest extends DemoSite {
@@ -50,7 +50,7 @@ class PlanTest extends DemoSite {
         Claim upright = publications
                 .claims(publications.newestDatasheet(skerry).orElseThrow().id())
                 .stream()
-                .filter(claim -> claim.property() == Property.TENSILE_STRENGTH
+                .filter(claim -> claim.property().equals(Methods.usual().data().main())
                         && claim.conditions().orientation() == Orientation.ZX)
                 .findFirst()
                 .orElseThrow();

@@ -58,7 +58,7 @@ class TestPlanTest extends DemoSite {
     private static MockHttpServletRequestBuilder lines(String path, String... rates) {
         MockHttpServletRequestBuilder form = post(path).with(QUALITY).with(csrf());
         for (String rate : rates) {
-            form.param("method", "TENSION")
+            form.param("method", "tension")
                     .param("design", "TENSION_BAR_4")
                     .param("orientation", "XY")
                     .param("notch", "NONE")
@@ -83,7 +83,7 @@ class TestPlanTest extends DemoSite {
         http.perform(post("/products/plover-f30/plan")
                         .with(QUALITY)
                         .with(csrf())
-                        .param("method", "TENSION")
+                        .param("method", "tension")
                         .param("basis", "AS_PRINTED")
                         .param("n", "5")
                         .param("process", "cured long")
@@ -172,18 +172,20 @@ class TestPlanTest extends DemoSite {
     void aDeviationNeedsItsReasonAndALineIsNotLostSilently() throws Exception {
         LotView lot = testLots.bare();
         List<Plans.Line> copy = plans.ofLot(lot.id()).orElseThrow().lines();
-        assertThat(copy).hasSize(3);
+        assertThat(copy).hasSize(5);
         assertThatThrownBy(() -> plans.deviate(lot, copy.subList(0, 2)))
                 .hasMessageContaining("load of a part XY is in the product's plan");
         Plans.Line more = new Plans.Line(copy.get(0).test().of(7), "", false, "");
-        assertThatThrownBy(() -> plans.deviate(lot, List.of(more, copy.get(1), copy.get(2))))
+        assertThatThrownBy(() -> plans.deviate(lot, List.of(more, copy.get(1), copy.get(2), copy.get(3), copy.get(4))))
                 .hasMessageContaining("differs from the product's plan: say why");
         plans.deviate(
                 lot,
                 List.of(
                         new Plans.Line(copy.get(0).test().of(7), "", false, "Two spools were mixed."),
                         copy.get(1),
-                        new Plans.Line(copy.get(2).test(), "", true, "No hook model at hand.")));
+                        new Plans.Line(copy.get(2).test(), "", true, "No hook model at hand."),
+                        copy.get(3),
+                        copy.get(4)));
         http.perform(get("/lots/" + lot.code() + "/plan").with(QUALITY))
                 .andExpect(content()
                         .string(allOf(
@@ -252,7 +254,7 @@ class TestPlanTest extends DemoSite {
         List<Due.Item> items = due.all();
         assertThat(items)
                 .filteredOn(item -> item.urgency() == Due.Urgency.OVERDUE)
-                .anyMatch(item -> item.lot().equals("DN-0051") && item.what().contains("read creep in tension, day 3"));
+                .anyMatch(item -> item.lot().equals("DN-0051") && item.what().contains("read creep in tension, day 7"));
         assertThat(items.stream().map(Due.Item::lot).distinct()).hasSizeGreaterThanOrEqualTo(2);
     }
 
@@ -327,26 +329,26 @@ class TestPlanTest extends DemoSite {
     /** M28: pinning another value is a new revision, with its reason; nothing is changed without one. */
     @Test
     void m28AParameterIsPinnedByRevision() throws Exception {
-        http.perform(post("/methods/DOUBLE_SHEAR")
+        http.perform(post("/methods/double-shear")
                         .with(QUALITY)
                         .with(csrf())
                         .param("values", "0.1 mm")
                         .param("reason", "the same as before"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("Nothing differs from revision 1")));
-        http.perform(post("/methods/DOUBLE_SHEAR")
+        http.perform(post("/methods/double-shear")
                         .with(QUALITY)
                         .with(csrf())
                         .param("values", "0.05 mm")
                         .param("reason", ""))
                 .andExpect(status().is(422))
                 .andExpect(content().string(allOf(containsString("starts new series"), containsString("0.05 mm"))));
-        http.perform(post("/methods/DOUBLE_SHEAR")
+        http.perform(post("/methods/double-shear")
                         .with(QUALITY)
                         .with(csrf())
                         .param("values", "0.05 mm")
                         .param("reason", "new fixture"))
-                .andExpect(redirectedUrl("/methods#DOUBLE_SHEAR"));
+                .andExpect(redirectedUrl("/methods#double-shear"));
         http.perform(get("/methods").with(QUALITY))
                 .andExpect(content()
                         .string(allOf(

@@ -27,8 +27,8 @@ import org.ysometron.app.DemoSite;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.characteristic.OfMaterial;
 import org.ysometron.core.claim.Form;
-import org.ysometron.core.claim.Property;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Publication;
 import org.ysometron.core.publication.Statement;
@@ -155,7 +155,7 @@ class PublicationTest extends DemoSite {
 
     private double upper(Publications.PublicationView sheet) {
         return publications.claims(sheet.id()).stream()
-                .filter(claim -> claim.property() == Property.FILAMENT_DIAMETER)
+                .filter(claim -> claim.property().equals(OfMaterial.FILAMENT_DIAMETER))
                 .findFirst()
                 .orElseThrow()
                 .requirement()

@@ -29,7 +29,7 @@ import org.ysometron.app.web.Browser;
 import org.ysometron.app.web.Cells;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
-import org.ysometron.core.claim.Property;
+import org.ysometron.core.characteristic.OfMaterial;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Publication;
 
@@ -230,7 +230,7 @@ class PublishAtSizeTest extends DemoSite {
                 List.of(row("OVALITY", "AT_MOST", "0.04 mm", ""), row("DENSITY", "TYPICAL", "1.36 g/cm³ ± 1 %", "")));
         assertThat(publications.claims(sheet.id()))
                 .extracting(Claim::property)
-                .containsExactly(Property.FILAMENT_OVALITY, Property.DENSITY);
+                .containsExactly(OfMaterial.FILAMENT_OVALITY, OfMaterial.DENSITY);
         LotView lot = lots.enter(
                 new Lots.NewLot("O-" + product.code(), product.code(), "natural", LocalDate.now(), "", ""), "bench");
         http.perform(get("/lots/" + lot.code() + "/decision").with(QUALITY))
@@ -254,7 +254,7 @@ class PublishAtSizeTest extends DemoSite {
 
     private double upper(Publications.PublicationView sheet, LocalDate madeOn) {
         return publications.claims(sheet.id(), madeOn).stream()
-                .filter(claim -> claim.property() == Property.FILAMENT_DIAMETER)
+                .filter(claim -> claim.property().equals(OfMaterial.FILAMENT_DIAMETER))
                 .findFirst()
                 .orElseThrow()
                 .requirement()

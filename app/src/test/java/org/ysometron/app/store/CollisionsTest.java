@@ -19,7 +19,7 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Verdict;
-import org.ysometron.core.method.Outcome;
+import org.ysometron.core.method.End;
 import org.ysometron.core.publication.Publication;
 
 /** M79: many at once, nobody refused for the others' sake, and what is derived is as new as what was stored. */
@@ -66,7 +66,7 @@ class CollisionsTest extends DemoSite {
                                     testLots.force(
                                             label,
                                             String.valueOf((orientation == Orientation.XY ? 880 : 455) + i),
-                                            Outcome.BROKE_IN_GAUGE),
+                                            End.BROKE_IN_GAUGE),
                                     "bench");
                         }
                     }

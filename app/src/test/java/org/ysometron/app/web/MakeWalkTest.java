@@ -86,7 +86,9 @@ class MakeWalkTest extends DemoSite {
         page.click("text=How they are made");
         assertThat(page.locator("main")).containsText("Enter a print run");
 
-        page.fill("#count-2", "0");
+        for (String other : List.of("#count-2", "#count-3", "#count-4")) {
+            page.fill(other, "0");
+        }
         // The reference lot is due at each so manieth lot, whichever that is here.
         page.fill("#reference", "0");
         page.fill("#ambient", "21 °C");
@@ -125,7 +127,9 @@ class MakeWalkTest extends DemoSite {
             browser.open(page, "/lots/" + lot.code() + "/make");
             page.fill("#count-0", "0");
             page.fill("#count-1", String.valueOf(count));
-            page.fill("#count-2", "0");
+            for (String other : List.of("#count-2", "#count-3", "#count-4")) {
+                page.fill(other, "0");
+            }
             // The reference lot is due at each so manieth lot, whichever that is here.
             page.fill("#reference", "0");
             page.fill(

@@ -8,14 +8,10 @@ import static org.ysometron.core.calculation.Input.required;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 import org.ysometron.core.dimension.Section;
 import org.ysometron.core.method.Headroom;
-import org.ysometron.core.method.Outcome;
-import org.ysometron.core.method.Result;
-import org.ysometron.core.method.Tension;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Plausibility;
 import org.ysometron.core.quantity.Problem;
@@ -37,7 +33,7 @@ final class BenchCalculations {
     private BenchCalculations() {}
 
     static List<Calculation> all() {
-        return List.of(unitConversion(), plausibility(), section(), tension(), headroom());
+        return List.of(unitConversion(), plausibility(), section(), headroom());
     }
 
     private static Calculation unitConversion() {
@@ -135,46 +131,6 @@ final class BenchCalculations {
                             .with("thickness", section.thickness())
                             .with("notes", section.notes());
                 });
-    }
-
-    private static Calculation tension() {
-        return new Calculation(
-                "tension-strength",
-                "Tensile strength of one specimen from its section and largest force",
-                List.of(
-                        WIDTH,
-                        THICKNESS,
-                        required("force", NUMBER, "N", "largest force").in(1e-6, 1e9),
-                        optional("outcome", WORD, "", Case.list(Outcome.class) + "; broke-in-gauge unless given"),
-                        optional("capacity", NUMBER, "N", "capacity of the gauge; no limit unless given")
-                                .in(1e-3, 1e9)),
-                "MPa",
-                "ISO 527-1, tensile strength",
-                Map.of(
-                        "width", List.of(4.02, 4.01, 4.03),
-                        "thickness", List.of(3.98, 3.97, 3.99),
-                        "force", "88.4 kgf"),
-                BenchCalculations::strength);
-    }
-
-    private static Answer strength(Case given) {
-        Section section = Section.rectangle(given.numbers("width"), given.numbers("thickness"));
-        Result result = Tension.strength(
-                section,
-                given.number("force"),
-                given.word("outcome", Outcome.class, Outcome.BROKE_IN_GAUGE),
-                given.optionalNumber("capacity"));
-        String outcome = result.kind().name().toLowerCase(Locale.ROOT).replace('_', '-');
-        return new Answer(
-                OptionalDouble.of(result.value()),
-                result.unit(),
-                outcome,
-                Answer.inOrder(
-                        "area", section.area(),
-                        "notes", result.notes(),
-                        "reason", result.reason(),
-                        "method", result.revision()),
-                result.working());
     }
 
     private static Calculation headroom() {

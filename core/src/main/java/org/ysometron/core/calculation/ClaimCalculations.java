@@ -7,6 +7,7 @@ import static org.ysometron.core.calculation.Input.Kind.WHOLES;
 import static org.ysometron.core.calculation.Input.optional;
 import static org.ysometron.core.calculation.Input.required;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -54,6 +55,14 @@ final class ClaimCalculations {
                         required("values", NUMBERS, "", "specimens that gave a value; may be an empty list"),
                         optional("bounds", NUMBERS, "", "specimens that carried at least this")
                                 .items(0, 1000),
+                        optional(
+                                        "intervalsFrom",
+                                        NUMBERS,
+                                        "",
+                                        "specimens known to lie above this and not above the next")
+                                .items(0, 1000),
+                        optional("intervalsTo", NUMBERS, "", "where those intervals end, one for each")
+                                .items(0, 1000),
                         AT_LEAST,
                         AT_MOST,
                         MINIMUM,
@@ -72,7 +81,8 @@ final class ClaimCalculations {
                                 given.numbers("bounds"),
                                 0,
                                 given.number("calibrationUncertainty", 0),
-                                Optional.empty()),
+                                Optional.empty(),
+                                intervals(given)),
                         looksOf(given))));
     }
 
@@ -214,6 +224,20 @@ final class ClaimCalculations {
 
     private static Looks looksOf(Case given) {
         return new Looks(given.whole("looks", 1), given.wholes("earlierLooks"));
+    }
+
+    private static List<Evidence.Interval> intervals(Case given) {
+        double[] from = given.numbers("intervalsFrom");
+        double[] to = given.numbers("intervalsTo");
+        if (from.length != to.length) {
+            throw new IllegalArgumentException(
+                    "an interval has two ends, got " + from.length + " from and " + to.length + " to");
+        }
+        List<Evidence.Interval> intervals = new ArrayList<>();
+        for (int i = 0; i < from.length; i++) {
+            intervals.add(new Evidence.Interval(from[i], to[i]));
+        }
+        return intervals;
     }
 
     private static Evidence values(Case given, String name) {

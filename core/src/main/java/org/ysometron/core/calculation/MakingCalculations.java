@@ -18,7 +18,8 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.ModelScale;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.Budget;
 import org.ysometron.core.plan.Order;
 import org.ysometron.core.plan.PlannedTest;
@@ -92,8 +93,8 @@ final class MakingCalculations {
     }
 
     private static PlannedTest test(SpecimenDesign design, Orientation orientation, int n) {
-        TestMethod method = java.util.Arrays.stream(TestMethod.values())
-                .filter(known -> known.designs().contains(design))
+        Method method = Methods.all().stream()
+                .filter(known -> known.data().designs().contains(design))
                 .findFirst()
                 .orElseThrow();
         return new PlannedTest(
@@ -104,7 +105,7 @@ final class MakingCalculations {
                 Basis.SOLID,
                 "",
                 Conditioning.DRY,
-                method.isRated() ? 1 : 0,
+                method.data().rated() ? 1 : 0,
                 n,
                 "");
     }

@@ -19,6 +19,7 @@ import org.ysometron.core.method.Pinned;
 import org.ysometron.core.method.Reduced;
 import org.ysometron.core.quantity.Problem;
 import org.ysometron.core.reading.Field;
+import org.ysometron.core.reading.Noted;
 import org.ysometron.core.reading.Readings;
 
 /** A calculation for each characteristic of each method, made from the method's sheet; none is named here. */
@@ -56,7 +57,7 @@ final class MethodCalculations {
 
     private static List<Input> inputs(MethodData data) {
         List<Input> inputs = new ArrayList<>();
-        for (Field field : data.sheet().fields()) {
+        for (Field field : inputsOf(data)) {
             inputs.add(input(field));
         }
         data.parameters()
@@ -79,13 +80,20 @@ final class MethodCalculations {
         return inputs;
     }
 
+    /** What a result is made of, and the zero, for which it may not count. */
+    private static List<Field> inputsOf(MethodData data) {
+        List<Field> fields = new ArrayList<>(data.sheet().asked());
+        data.sheet().field(Noted.ZERO).ifPresent(fields::add);
+        return fields;
+    }
+
     private static Input input(Field field) {
         String unit = field.isQuantity() ? field.dimension().workingUnit() : "";
         String words =
                 field.words() + (field.kind() == Field.Kind.CHOICE ? ": " + String.join(", ", field.choices()) : "");
         Kind kind =
                 switch (field.kind()) {
-                    case CHOICE -> Kind.WORD;
+                    case CHOICE, TEXT -> Kind.WORD;
                     case COUNT -> field.places() == 1 ? Kind.WHOLE : Kind.WHOLES;
                     default -> field.places() == 1 ? Kind.NUMBER : Kind.NUMBERS;
                 };
@@ -93,7 +101,7 @@ final class MethodCalculations {
                 field.optional() ? optional(field.key(), kind, unit, words) : required(field.key(), kind, unit, words);
         Input ranged =
                 switch (field.kind()) {
-                    case CHOICE -> input;
+                    case CHOICE, TEXT -> input;
                     case NUMBER -> input.positive();
                     default -> input.in(0, Input.FAR);
                 };
@@ -127,7 +135,16 @@ final class MethodCalculations {
                 .filter(one -> one.characteristic().equals(characteristic))
                 .findFirst()
                 .orElseThrow();
-        Map<String, Object> more = result.reason().isEmpty() ? Map.of() : Map.of("reason", result.reason());
+        Map<String, Object> more = new LinkedHashMap<>();
+        if (!result.reason().isEmpty()) {
+            more.put("reason", result.reason());
+        }
+        if (result.value().isEmpty() && result.shown().isPresent()) {
+            more.put("shown", result.shown().getAsDouble());
+        }
+        if (!result.notes().isEmpty()) {
+            more.put("notes", result.notes());
+        }
         return new Answer(result.value(), characteristic.unit(), result.made().key(), more, result.working())
                 .withIfPresent("upper", result.upper());
     }
@@ -135,7 +152,7 @@ final class MethodCalculations {
     private static Readings readings(MethodData data, Case given) {
         Map<String, double[]> numbers = new LinkedHashMap<>();
         Map<String, String> choices = new LinkedHashMap<>();
-        for (Field field : data.sheet().fields()) {
+        for (Field field : inputsOf(data)) {
             if (given.has(field.key()) && field.kind() == Field.Kind.CHOICE) {
                 String word = given.text(field.key());
                 if (!field.choices().contains(word)) {

@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
@@ -27,6 +28,7 @@ import org.ysometron.core.publication.Statement;
 import org.ysometron.core.publication.Terms;
 import org.ysometron.core.publication.Topic;
 import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.Problem;
 import org.ysometron.core.quantity.UnitOfMeasure;
 import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
@@ -150,8 +152,21 @@ final class PublicationCalculations {
         return statements;
     }
 
+    private static Topic topic(String where, String text) {
+        return Topic.named(
+                        text.strip().toUpperCase(Locale.ROOT).replace('-', '_').replace(' ', '_'))
+                .orElseThrow(() -> new CaseProblem(new Problem(
+                        where,
+                        "'" + text + "' is not among the words for it",
+                        Topic.all().stream()
+                                .map(topic ->
+                                        topic.name().toLowerCase(Locale.ROOT).replace('_', '-'))
+                                .collect(Collectors.joining(", ")),
+                        "")));
+    }
+
     private static Statement statement(String where, Map<String, String> item) {
-        Topic topic = Case.chosen(where + ".topic", item.getOrDefault("topic", ""), Topic.class);
+        Topic topic = topic(where + ".topic", item.getOrDefault("topic", ""));
         String form = item.getOrDefault("form", Form.STATED.name());
         OptionalDouble value = number(where, item, "value", topic);
         OptionalDouble low = number(where, item, "low", topic);

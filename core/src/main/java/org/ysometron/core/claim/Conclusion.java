@@ -133,7 +133,7 @@ final class Conclusion {
                 verdict,
                 reason,
                 asked.n(),
-                evidence.bounds().length,
+                evidence.unsettled(),
                 evidence.excluded(),
                 OptionalDouble.of(figured.mean()),
                 figured.sd(),

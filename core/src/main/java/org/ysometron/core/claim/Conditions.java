@@ -4,13 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.working.Figures;
 
 /**
  * What makes a result comparable: a claim's own terms, or the terms under which evidence was made. One key of these is
  * one series; nothing is pooled across keys.
  *
- * @param method test method
+ * @param method id of the test method; of the material itself, how it was measured, in words
  * @param basis what is tested
  * @param orientation on the plate
  * @param conditioning state of the specimen
@@ -83,7 +84,7 @@ public record Conditions(
     /** Every condition in which the evidence's terms differ from this claim's. Another rate alone does not block. */
     public List<Mismatch> compare(Conditions evidence) {
         List<Mismatch> found = new ArrayList<>();
-        add(found, "method", method, evidence.method, true);
+        add(found, "method", Methods.titleOf(method), Methods.titleOf(evidence.method), true);
         add(found, "basis", basis.words(), evidence.basis.words(), true);
         add(found, "orientation", orientation.words(), evidence.orientation.words(), true);
         add(found, "conditioning", conditioning.words(), evidence.conditioning.words(), true);
@@ -96,7 +97,7 @@ public record Conditions(
     /** The terms as one line, for headings and certificates. */
     public String words() {
         return Stream.of(
-                        method,
+                        Methods.titleOf(method),
                         basis.words(),
                         orientation.words(),
                         conditioning.words(),

@@ -1,5 +1,6 @@
 package org.ysometron.core.claim;
 
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -10,13 +11,42 @@ import java.util.Optional;
  * @param excluded how many results are kept but not counted
  * @param calibrationUncertainty standard uncertainty common to all values, in their unit; zero when none is stated
  * @param history scatter of earlier lots, where there is one
+ * @param intervals results of which only this is known: above the one and not above the other
  */
 public record Evidence(
         double[] values,
         double[] bounds,
         int excluded,
         double calibrationUncertainty,
-        Optional<PooledScatter> history) {
+        Optional<PooledScatter> history,
+        List<Interval> intervals) {
+
+    /**
+     * A step was held and the next was not, or something was below the first step already.
+     *
+     * @param low above this; minus infinity where only the other is known
+     * @param high not above this, larger than {@code low}
+     */
+    public record Interval(double low, double high) {
+
+        /** Refuses ends in the wrong order. */
+        public Interval {
+            if (!(high > low) || Double.isInfinite(high)) {
+                throw new IllegalArgumentException(
+                        "an interval ends above where it begins, got " + low + " and " + high);
+            }
+        }
+    }
+
+    /** Evidence without intervals. */
+    public Evidence(
+            double[] values,
+            double[] bounds,
+            int excluded,
+            double calibrationUncertainty,
+            Optional<PooledScatter> history) {
+        this(values, bounds, excluded, calibrationUncertainty, history, List.of());
+    }
 
     /**
      * Scatter within lots, pooled over earlier lots of the same series.
@@ -36,6 +66,7 @@ public record Evidence(
     public Evidence {
         values = values.clone();
         bounds = bounds.clone();
+        intervals = List.copyOf(intervals);
     }
 
     /** Evidence of plain values with no calibration uncertainty and no history. */
@@ -43,9 +74,14 @@ public record Evidence(
         return new Evidence(values, new double[0], 0, 0, Optional.empty());
     }
 
-    /** How many specimens count: values and bounds. */
+    /** How many specimens count: values, bounds and intervals. */
     public int n() {
-        return values.length + bounds.length;
+        return values.length + unsettled();
+    }
+
+    /** How many of them are no values. */
+    public int unsettled() {
+        return bounds.length + intervals.size();
     }
 
     /** Whether anything was tested, whether it counts or not. */

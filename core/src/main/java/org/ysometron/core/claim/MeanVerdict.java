@@ -24,7 +24,7 @@ import org.ysometron.core.working.Working;
  *
  * <p>Right-censored specimens enter as bounds: with two or more that broke by maximum likelihood ({@link
  * CensoredNormal}); with fewer by order statistics: with confidence 1 − ½ⁿ the median, for a symmetric population the
- * mean, lies above the least of n results.
+ * mean, lies above the least of n results. Intervals are read in the same way, from both ends ({@link IntervalVerdict}).
  */
 public final class MeanVerdict {
 
@@ -41,6 +41,9 @@ public final class MeanVerdict {
             return Judgement.notTested(evidence.excluded());
         }
         Asked asked = Asked.ofSpecimens(claim, looks, evidence.n(), evidence.n());
+        if (!evidence.intervals().isEmpty()) {
+            return Conclusion.looked(asked, IntervalVerdict.of(asked, evidence));
+        }
         if (evidence.bounds().length > 0) {
             return Conclusion.looked(
                     asked,

@@ -62,7 +62,7 @@ public final class PartsVerdict {
      * @param counted what the claim's minimum n is compared with
      */
     public static Judgement of(Requirement claim, Evidence evidence, double share, Counted counted) {
-        if (evidence.bounds().length > 0) {
+        if (evidence.unsettled() > 0) {
             throw new IllegalArgumentException("a claim about every part is judged by values, not by bounds");
         }
         if (evidence.n() == 0) {

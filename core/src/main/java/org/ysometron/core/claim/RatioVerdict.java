@@ -32,7 +32,7 @@ public final class RatioVerdict {
         if (numerator.n() == 0 || denominator.n() == 0) {
             return Judgement.notTested(excluded);
         }
-        int bounds = numerator.bounds().length + denominator.bounds().length;
+        int bounds = numerator.unsettled() + denominator.unsettled();
         int n = Math.min(numerator.n(), denominator.n());
         if (bounds > 0) {
             return Conclusion.open(

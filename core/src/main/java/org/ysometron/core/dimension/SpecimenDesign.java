@@ -1,5 +1,7 @@
 package org.ysometron.core.dimension;
 
+import java.util.OptionalDouble;
+
 /**
  * A specimen's shape with its revision, nominal section and the material it takes. A change of the model, even for one
  * material only, is a new revision and so a new title, which stands in every comparability key.
@@ -61,6 +63,16 @@ public enum SpecimenDesign {
     /** Nominal thickness of the section in mm; the diameter of a round one. */
     public double nominalThickness() {
         return nominalThickness;
+    }
+
+    /** Nominal size in mm of what a sheet calls width, thickness or diameter; empty for anything else. */
+    public OptionalDouble nominal(String field) {
+        return switch (field) {
+            case "width" -> shape == Shape.RECTANGLE ? OptionalDouble.of(nominalWidth) : OptionalDouble.empty();
+            case "thickness" -> shape == Shape.RECTANGLE ? OptionalDouble.of(nominalThickness) : OptionalDouble.empty();
+            case "diameter" -> shape == Shape.ROUND ? OptionalDouble.of(nominalWidth) : OptionalDouble.empty();
+            default -> OptionalDouble.empty();
+        };
     }
 
     /** Overall length in mm. */

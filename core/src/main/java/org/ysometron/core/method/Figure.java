@@ -1,5 +1,6 @@
 package org.ysometron.core.method;
 
+import java.util.List;
 import java.util.OptionalDouble;
 import org.ysometron.core.working.Working;
 
@@ -9,14 +10,20 @@ import org.ysometron.core.working.Working;
  * @param value in the characteristic's unit; empty where there is none
  * @param upper where all that is known is that it lies between the value and this, which is above it; else empty
  * @param reason why there is none; empty where there is one
+ * @param notes what a reader must know
  * @param working the steps that lead to it
  */
-public record Figure(OptionalDouble value, OptionalDouble upper, String reason, Working working) {
+public record Figure(OptionalDouble value, OptionalDouble upper, String reason, List<String> notes, Working working) {
+
+    /** Copies the notes. */
+    public Figure {
+        notes = List.copyOf(notes);
+    }
 
     /** A figure. */
     public static Figure of(double value, Working working) {
         return Double.isFinite(value)
-                ? new Figure(OptionalDouble.of(value), OptionalDouble.empty(), "", working)
+                ? new Figure(OptionalDouble.of(value), OptionalDouble.empty(), "", List.of(), working)
                 : none("these readings lead to no finite figure", working);
     }
 
@@ -29,11 +36,16 @@ public record Figure(OptionalDouble value, OptionalDouble upper, String reason, 
         if (!(upper > lower)) {
             throw new IllegalArgumentException("what held lies below what did not, got " + lower + " and " + upper);
         }
-        return new Figure(OptionalDouble.of(lower), OptionalDouble.of(upper), "", working);
+        return new Figure(OptionalDouble.of(lower), OptionalDouble.of(upper), "", List.of(), working);
     }
 
     /** None, and why. */
     public static Figure none(String reason, Working working) {
-        return new Figure(OptionalDouble.empty(), OptionalDouble.empty(), reason, working);
+        return new Figure(OptionalDouble.empty(), OptionalDouble.empty(), reason, List.of(), working);
+    }
+
+    /** The same with these notes. */
+    Figure noting(List<String> more) {
+        return new Figure(value, upper, reason, more, working);
     }
 }

@@ -27,9 +27,20 @@ public final class Headroom {
      * A force gauge.
      *
      * @param name as it stands in the register
-     * @param capacity in N, above 0
+     * @param capacity in its unit, above 0
+     * @param unit symbol of the unit that its loads are counted in
      */
-    public record Gauge(String name, double capacity) {}
+    public record Gauge(String name, double capacity, String unit) {
+
+        /** A gauge of forces. */
+        public Gauge(String name, double capacity) {
+            this(name, capacity, "N");
+        }
+
+        private String shown(double load) {
+            return Figures.significant(load, 3) + " " + unit;
+        }
+    }
 
     private Headroom() {}
 
@@ -51,17 +62,17 @@ public final class Headroom {
         String next = others.stream()
                 .filter(other -> load <= LARGEST_SHARE * other.capacity())
                 .min(Comparator.comparingDouble(Gauge::capacity))
-                .map(other -> "Use " + other.name() + " (" + Figures.significant(other.capacity(), 3) + " N).")
+                .map(other -> "Use " + other.name() + " (" + other.shown(other.capacity()) + ").")
                 .orElse("No gauge in the register is large enough: use a smaller specimen design.");
-        return Optional.of("About " + Figures.significant(load, 3) + " N is expected, "
+        return Optional.of("About " + gauge.shown(load) + " is expected, "
                 + Figures.decimals(100 * share, 0) + " % of " + gauge.name() + "'s capacity of "
-                + Figures.significant(gauge.capacity(), 3) + " N. " + next);
+                + gauge.shown(gauge.capacity()) + ". " + next);
     }
 
     /**
      * Warns when the load is so small a part of the capacity that the gauge cannot resolve it (common practice, no source).
      *
-     * @param load expected in N, above 0
+     * @param load expected in the gauge's unit, above 0
      * @param gauge the one in use
      * @param others the ones that could be used instead
      * @return the warning, or empty when the gauge is fine enough
@@ -74,10 +85,10 @@ public final class Headroom {
         String next = others.stream()
                 .filter(other -> load <= LARGEST_SHARE * other.capacity() && load >= SMALLEST_SHARE * other.capacity())
                 .min(Comparator.comparingDouble(Gauge::capacity))
-                .map(other -> "Use " + other.name() + " (" + Figures.significant(other.capacity(), 3) + " N).")
+                .map(other -> "Use " + other.name() + " (" + other.shown(other.capacity()) + ").")
                 .orElse("No gauge in the register is fine enough: use a larger specimen design.");
-        return Optional.of("About " + Figures.significant(load, 3) + " N is expected, only "
-                + Figures.decimals(100 * share, 1) + " % of " + gauge.name() + "'s capacity. " + next);
+        return Optional.of("About " + gauge.shown(load) + " is expected, only " + Figures.decimals(100 * share, 1)
+                + " % of " + gauge.name() + "'s capacity. " + next);
     }
 
     /**

@@ -1,13 +1,19 @@
 package org.ysometron.core.method;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.quantity.UnitOfMeasure;
+import org.ysometron.core.reading.Field;
+import org.ysometron.core.reading.Noted;
 import org.ysometron.core.reading.Readings;
 import org.ysometron.core.working.Figures;
 import org.ysometron.core.working.Step;
@@ -19,6 +25,9 @@ import org.ysometron.core.working.Working;
  * and never by its name.
  */
 public abstract class Method {
+
+    /** Share of what was read by which a zero may move (common practice, no source). */
+    private static final double ZERO_SHARE = 0.01;
 
     private final MethodData data;
 
@@ -47,17 +56,24 @@ public abstract class Method {
      * @param end how it ended, one of the file's
      * @param capacity of what read the field that ends a test, in its unit; a reading at it or beyond is a bound at the capacity,
      *     for what an instrument shows beyond its range is no reading
-     * @throws IllegalArgumentException for an end that the method does not know
+     * @throws IllegalArgumentException for an end that the method does not know, or one beyond a capacity that was not reached
      */
     public final List<Reduced> results(Readings readings, Pinned pinned, End end, OptionalDouble capacity) {
         Optional<String> limited = data.endedBy().filter(key -> capacity.isPresent());
         boolean beyond = limited.isPresent()
                 && readings.mean(limited.get()).orElse(Double.NEGATIVE_INFINITY) >= capacity.getAsDouble();
-        End judged = beyond && data.ends().containsKey(End.OVER_CAPACITY) && end != End.VOID ? End.OVER_CAPACITY : end;
+        End judged =
+                beyond && data.ends().containsKey(End.OVER_CAPACITY) && !data.excludes(end) ? End.OVER_CAPACITY : end;
         Map<String, Reduced.Made> makes = data.ends().get(judged);
         if (makes == null) {
             throw new IllegalArgumentException("'" + end.key() + "' is no way for " + data.title() + " to end");
         }
+        if (end == End.OVER_CAPACITY && limited.isPresent() && !beyond) {
+            throw new IllegalArgumentException(
+                    "over capacity, but " + shown(limited.get(), readings.number(limited.get()))
+                            + " lies below the gauge's capacity of " + shown(limited.get(), capacity.getAsDouble()));
+        }
+        Optional<String> moved = zeroMoved(readings);
         Readings used = beyond ? readings.with(limited.get(), capacity.getAsDouble()) : readings;
         Map<String, Figure> figures = reduce(used, pinned);
         List<Reduced> results = new ArrayList<>();
@@ -66,27 +82,111 @@ public abstract class Method {
             if (figure == null) {
                 throw new IllegalStateException(getClass().getSimpleName() + " works out no " + characteristic.id());
             }
-            results.add(judged(
-                    characteristic, figure, makes.getOrDefault(characteristic.id(), Reduced.Made.VALUE), judged));
+            Figure told = beyond ? limited(figure, limited.get(), readings, capacity.getAsDouble()) : figure;
+            Reduced result =
+                    judged(characteristic, told, makes.getOrDefault(characteristic.id(), Reduced.Made.VALUE), judged);
+            results.add(moved.map(result::without).orElse(result));
         }
         return results;
+    }
+
+    /**
+     * The load at which a specimen of nominal size is to be expected to give a figure: what a gauge is chosen by.
+     *
+     * @param figure of the characteristic that the file names first, in its unit
+     * @return in the unit of the method's equipment; empty where the figure does not go with the load, or a size has no nominal
+     */
+    public final OptionalDouble load(double figure, SpecimenDesign design, Pinned pinned) {
+        if (data.equipment().load().filter(data.main().dimension()::equals).isPresent()) {
+            return OptionalDouble.of(figure);
+        }
+        if (data.endedBy().isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        Map<String, double[]> numbers = new LinkedHashMap<>();
+        for (Field field : data.sheet().fields()) {
+            OptionalDouble nominal = design.nominal(field.key());
+            if (field.role() == Field.Role.SIZE && !field.optional() && nominal.isEmpty()) {
+                return OptionalDouble.empty();
+            }
+            if (!field.optional() && field.kind() != Field.Kind.CHOICE) {
+                numbers.put(field.key(), new double[] {nominal.orElse(1)});
+            }
+        }
+        double one = first(numbers, 1, pinned);
+        boolean goes = one > 0 && Math.abs(first(numbers, 2, pinned) - 2 * one) <= 1e-9 * one;
+        return goes ? OptionalDouble.of(figure / one) : OptionalDouble.empty();
+    }
+
+    private double first(Map<String, double[]> numbers, double load, Pinned pinned) {
+        Readings readings = new Readings(numbers, Map.of()).with(data.endedBy().orElseThrow(), load);
+        Figure figure = reduce(readings, pinned).get(data.main().id());
+        return figure == null ? Double.NaN : figure.value().orElse(Double.NaN);
+    }
+
+    /** Why nothing counts where the gauge's zero had moved by more than its share of what was read; empty where it had not. */
+    private Optional<String> zeroMoved(Readings readings) {
+        OptionalDouble zero = readings.mean(Noted.ZERO);
+        OptionalDouble read = data.endedBy().map(readings::mean).orElse(OptionalDouble.empty());
+        if (zero.isEmpty() || read.isEmpty() || !Rounding.above(zero.getAsDouble(), ZERO_SHARE * read.getAsDouble())) {
+            return Optional.empty();
+        }
+        return Optional.of("the zero had moved by " + shown(Noted.ZERO, zero.getAsDouble()) + ", more than "
+                + Figures.decimals(100 * ZERO_SHARE, 0) + " % of what was read");
+    }
+
+    /** A figure of a reading beyond the capacity, with what the display showed. */
+    private Figure limited(Figure figure, String key, Readings readings, double capacity) {
+        String words = data.sheet().field(key).orElseThrow().words();
+        Step display = Step.note(
+                "display",
+                words + " " + shown(key, readings.number(key)) + ", the gauge ends at " + shown(key, capacity));
+        List<String> notes = new ArrayList<>(figure.notes());
+        notes.add("The " + words + " is at or above the gauge's capacity of " + shown(key, capacity)
+                + ": taken as a bound.");
+        return new Figure(
+                figure.value(),
+                figure.upper(),
+                figure.reason(),
+                notes,
+                Working.of(display).then(figure.working()));
+    }
+
+    private String shown(String key, double value) {
+        String unit = data.sheet().field(key).orElseThrow().dimension().workingUnit();
+        return Figures.significant(value, 4) + " " + unit;
     }
 
     private static Reduced judged(Characteristic characteristic, Figure figure, Reduced.Made makes, End end) {
         OptionalDouble none = OptionalDouble.empty();
         if (figure.value().isEmpty()) {
             Working working = figure.working().then(Step.note("no figure", figure.reason()));
-            return new Reduced(characteristic, Reduced.Made.NOTHING, none, none, figure.reason(), working);
+            return new Reduced(
+                    characteristic, Reduced.Made.NOTHING, none, none, none, figure.reason(), figure.notes(), working);
         }
         boolean whole = makes == Reduced.Made.VALUE;
+        String because = makes == Reduced.Made.AT_MOST ? end.words() + ": an upper bound" : end.because();
         Reduced.Made made = whole && figure.upper().isPresent() ? Reduced.Made.BETWEEN : makes;
         return new Reduced(
                 characteristic,
                 made,
                 made == Reduced.Made.NOTHING ? none : figure.value(),
                 made == Reduced.Made.BETWEEN ? figure.upper() : none,
-                whole ? "" : end.words(),
-                whole ? figure.working() : figure.working().then(Step.note(end.words(), made.words())));
+                figure.value(),
+                whole ? "" : because,
+                figure.notes(),
+                whole ? figure.working() : figure.working().then(Step.note(end.words(), because)));
+    }
+
+    /** Alike are two of one id. */
+    @Override
+    public final boolean equals(@Nullable Object other) {
+        return other instanceof Method method && method.data.id().equals(data.id());
+    }
+
+    @Override
+    public final int hashCode() {
+        return data.id().hashCode();
     }
 
     /** What a mass in g weighs, in N. */

@@ -5,6 +5,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
+import org.ysometron.core.reading.Field;
 import org.ysometron.core.reading.Sheet;
 
 /**
@@ -17,8 +21,10 @@ import org.ysometron.core.reading.Sheet;
  * @param parameters the free ones by key, pinned
  * @param equipment what it is done with
  * @param minutes at the bench for one specimen
+ * @param days for which it runs alone after it was begun; 0 for what is over at once
+ * @param rated whether a speed of testing belongs to it
  * @param hazards what hurts, and what to do about it; at least one
- * @param designs keys of the specimen designs it is done on
+ * @param designs specimens it can be done on, the usual one first
  * @param sheet what is read
  * @param endedBy key of the field whose instrument's range can end the test
  * @param ends its own, and what each makes of a characteristic; a value where it is not named
@@ -31,10 +37,12 @@ public record MethodData(
         String standard,
         List<String> deviations,
         Map<String, Pinned.Parameter> parameters,
-        String equipment,
+        Equipment equipment,
         int minutes,
+        int days,
+        boolean rated,
         List<String> hazards,
-        List<String> designs,
+        List<SpecimenDesign> designs,
         Sheet sheet,
         Optional<String> endedBy,
         Map<End, Map<String, Reduced.Made>> ends,
@@ -48,8 +56,47 @@ public record MethodData(
         return new Pinned(values);
     }
 
+    /** The parameters as they were pinned otherwise: texts by key; one that is missing or cannot be read stays as the file has it. */
+    public Pinned pinned(Map<String, String> typed) {
+        Map<String, Double> values = new LinkedHashMap<>();
+        parameters.forEach((key, parameter) -> {
+            Typed read = Typed.read(
+                    parameter.words(),
+                    typed.getOrDefault(key, parameter.typed()),
+                    UnitOfMeasure.working(parameter.dimension()));
+            values.put(key, read instanceof Typed.Accepted accepted ? accepted.value() : parameter.value());
+        });
+        return new Pinned(values);
+    }
+
     /** The end that is usual: the first of the file. */
     public End usualEnd() {
         return ends.keySet().iterator().next();
+    }
+
+    /** What the bench is asked for first, and what else it says of a set: the first of the file. */
+    public Characteristic main() {
+        return characteristics.get(0);
+    }
+
+    /** The field whose reading carries how the test ended: the one that can end it, else the first that must be read in it. */
+    public Field closing() {
+        return endedBy.flatMap(sheet::field).orElseGet(() -> {
+            List<Field> test = sheet.of(Field.Role.TEST);
+            return test.stream().filter(field -> !field.optional()).findFirst().orElse(test.get(0));
+        });
+    }
+
+    /** Whether a test that ended so counts for none of the characteristics. */
+    public boolean excludes(End end) {
+        Map<String, Reduced.Made> makes = ends.getOrDefault(end, Map.of());
+        return characteristics.stream().allMatch(one -> makes.get(one.id()) == Reduced.Made.NOTHING);
+    }
+
+    /** One line for reports: the standard, then each deviation from it. */
+    public String accordance() {
+        return deviations.isEmpty()
+                ? title + " after " + standard
+                : title + " after " + standard + ", not in accordance: " + String.join("; ", deviations);
     }
 }

@@ -27,6 +27,7 @@ import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
 import org.ysometron.core.reading.Field;
+import org.ysometron.core.reading.Noted;
 import org.ysometron.core.reading.Sheet;
 
 /** Reads a method's file; whatever is wrong in it is said with file and line when the application starts. */
@@ -81,26 +82,29 @@ final class MethodFile {
     }
 
     private MethodData method(Entries all) {
-        Sheet sheet = sheet(all.need("sheet"));
+        Sheet own = sheet(all.need("sheet"));
         List<Characteristic> characteristics = list(all.need("characteristics")).stream()
                 .map(node -> characteristic(map(node)))
                 .toList();
         Node ended = all.find("ended-by");
-        if (ended != null && sheet.field(text(ended)).isEmpty()) {
+        if (ended != null && own.field(text(ended)).isEmpty()) {
             throw wrong(ended, "the sheet has no field '" + text(ended) + "'");
         }
         List<String> hazards = texts(all.need("hazards"));
         if (hazards.isEmpty()) {
             throw wrong(all.need("hazards"), "say what hurts");
         }
+        Sheet sheet = withNoted(own, ended == null ? Optional.empty() : own.field(text(ended)));
         MethodData data = new MethodData(
                 all.text("id"),
                 all.text("title"),
                 all.text("standard"),
                 all.texts("deviations"),
                 parameters(all.find("parameters")),
-                all.text("equipment"),
+                word(all.need("equipment"), all.text("equipment"), Equipment.class),
                 whole(all.need("minutes")),
+                all.find("days") == null ? 0 : whole(all.need("days")),
+                all.find("rated") != null && all.text("rated").equals("true"),
                 hazards,
                 designs(all.need("designs")),
                 sheet,
@@ -110,6 +114,15 @@ final class MethodFile {
                 example(all.need("example"), sheet));
         all.nothingElse();
         return data;
+    }
+
+    /** With what is noted of any test, as far as the method's own sheet does not ask for it. */
+    private static Sheet withNoted(Sheet own, Optional<Field> ended) {
+        List<Field> fields = new ArrayList<>(own.fields());
+        Noted.fields(ended.map(Field::dimension)).stream()
+                .filter(field -> own.field(field.key()).isEmpty())
+                .forEach(fields::add);
+        return new Sheet(fields);
     }
 
     private Map<String, Pinned.Parameter> parameters(@Nullable Node node) {
@@ -131,10 +144,12 @@ final class MethodFile {
         return Collections.unmodifiableMap(found);
     }
 
-    private List<String> designs(Node node) {
-        List<String> designs = texts(node);
-        for (String design : designs) {
-            word(node, design, SpecimenDesign.class);
+    private List<SpecimenDesign> designs(Node node) {
+        List<SpecimenDesign> designs = texts(node).stream()
+                .map(design -> word(node, design, SpecimenDesign.class))
+                .toList();
+        if (designs.isEmpty()) {
+            throw wrong(node, "it is done on some specimen");
         }
         return designs;
     }
@@ -162,6 +177,9 @@ final class MethodFile {
             }
             entries.nothingElse();
         }
+        if (fields.stream().noneMatch(field -> field.role() == Field.Role.TEST)) {
+            throw wrong(node, "something is read in the test");
+        }
         try {
             return new Sheet(fields);
         } catch (IllegalArgumentException e) {
@@ -170,6 +188,7 @@ final class MethodFile {
     }
 
     private Characteristic characteristic(Entries entries) {
+        Node ratio = entries.find("ratio");
         try {
             Characteristic found = new Characteristic(
                     entries.text("id"),
@@ -177,7 +196,10 @@ final class MethodFile {
                     dimension(entries.need("dimension")),
                     whole(entries.need("digits")),
                     word(entries.need("better"), entries.text("better"), Characteristic.Better.class),
-                    entries.text("definition"));
+                    entries.text("definition"),
+                    Characteristic.Source.METHOD,
+                    ratio == null ? "" : text(ratio),
+                    "");
             entries.nothingElse();
             return found;
         } catch (IllegalArgumentException e) {

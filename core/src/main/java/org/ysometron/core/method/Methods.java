@@ -11,6 +11,8 @@ import java.util.ServiceLoader;
  */
 public final class Methods {
 
+    private static final String USUAL = "tension";
+
     private static final List<ServiceLoader.Provider<Method>> FOUND =
             ServiceLoader.load(Method.class, Methods.class.getClassLoader()).stream()
                     .toList();
@@ -22,11 +24,13 @@ public final class Methods {
 
         private static final List<Method> ALL = FOUND.stream()
                 .map(ServiceLoader.Provider::get)
-                .sorted(Comparator.comparing(method -> method.data().id()))
+                .sorted(Comparator.comparing(
+                                (Method method) -> !method.data().id().equals(USUAL))
+                        .thenComparing(method -> method.data().id()))
                 .toList();
     }
 
-    /** All of them by their ids. */
+    /** All of them, the usual one first, then by their ids. */
     public static List<Method> all() {
         return Read.ALL;
     }
@@ -34,6 +38,16 @@ public final class Methods {
     /** The one of this id. */
     public static Optional<Method> of(String id) {
         return all().stream().filter(method -> method.data().id().equals(id)).findFirst();
+    }
+
+    /** The one that is meant where nobody said another. */
+    public static Method usual() {
+        return of(USUAL).orElseThrow();
+    }
+
+    /** What the method of this id is called; the id itself of one that is no longer in the catalogue. */
+    public static String titleOf(String id) {
+        return of(id).map(method -> method.data().title()).orElse(id);
     }
 
     /** The one that gives this characteristic; no file is read but those that name it. */

@@ -1,7 +1,9 @@
 package org.ysometron.core.method;
 
+import java.util.List;
 import java.util.OptionalDouble;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
 
 /**
@@ -11,7 +13,9 @@ import org.ysometron.core.working.Working;
  * @param made what the test's end makes of the figure
  * @param value in the characteristic's unit; of an interval its lower end; empty where {@code made} is nothing
  * @param upper upper end of an interval; empty for all else
+ * @param shown the figure whatever its end makes of it; for showing one that counts for nothing, never for a mean
  * @param reason why it is a bound or nothing; empty for a value
+ * @param notes what a reader must know
  * @param working the steps
  */
 public record Reduced(
@@ -19,8 +23,15 @@ public record Reduced(
         Made made,
         OptionalDouble value,
         OptionalDouble upper,
+        OptionalDouble shown,
         String reason,
+        List<String> notes,
         Working working) {
+
+    /** Copies the notes. */
+    public Reduced {
+        notes = List.copyOf(notes);
+    }
 
     /** What an end makes of a figure. */
     public enum Made {
@@ -52,5 +63,19 @@ public record Reduced(
         public String key() {
             return key;
         }
+    }
+
+    /** The same, counting for nothing. */
+    Reduced without(String because) {
+        OptionalDouble none = OptionalDouble.empty();
+        return new Reduced(
+                characteristic,
+                Made.NOTHING,
+                none,
+                none,
+                shown,
+                because,
+                notes,
+                working.then(Step.note("not counted", because)));
     }
 }

@@ -1,8 +1,8 @@
 /**
- * What does one specimen's test say? Readings to a result, one type per test method.
+ * What does one specimen's test say? Each test method is one class with a file beside it: readings to figures by characteristic.
  *
- * <p>Main types: {@link org.ysometron.core.method.Tension}, {@link org.ysometron.core.method.Result}, {@link
- * org.ysometron.core.method.Outcome}. Knows nothing of lots or claims.
+ * <p>Main types: {@link org.ysometron.core.method.Method}, {@link org.ysometron.core.method.MethodData}, {@link
+ * org.ysometron.core.method.Methods}, {@link org.ysometron.core.method.Characteristics}. Knows nothing of lots or claims.
  */
 @NullMarked
 package org.ysometron.core.method;

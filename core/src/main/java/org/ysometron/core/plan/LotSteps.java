@@ -190,12 +190,12 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
             if (test.conditioning() == Conditioning.CONDITIONED) {
                 before = condition(line, name, before);
             }
-            return test.method().waitDays() > 0 ? hold(line, name, before) : List.of(test(line, name, before));
+            return test.method().data().days() > 0 ? hold(line, name, before) : List.of(test(line, name, before));
         }
 
         private String test(Line line, String name, List<String> before) {
             long minutes =
-                    (long) line.test().method().benchMinutes() * (line.test().n() - line.tested());
+                    (long) line.test().method().data().minutes() * (line.test().n() - line.tested());
             return add("test " + name, Attention.ATTENDED, minutes, Station.BENCH, before);
         }
 
@@ -217,7 +217,7 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
         }
 
         private List<String> hold(Line line, String name, List<String> before) {
-            long minutes = line.test().method().waitDays() * 24L * 60;
+            long minutes = line.test().method().data().days() * 24L * 60;
             String held;
             if (line.begunOn().isPresent()) {
                 held = begun(
@@ -226,7 +226,8 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
                 String hung = add(
                         "hang " + name,
                         Attention.ATTENDED,
-                        (long) line.test().method().benchMinutes() * line.test().n(),
+                        (long) line.test().method().data().minutes()
+                                * line.test().n(),
                         Station.BENCH,
                         before);
                 held = add("hold " + name, Attention.ALONE, minutes, Station.CREEP, List.of(hung));
@@ -234,7 +235,7 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
             return List.of(add(
                     "read the end of " + name,
                     Attention.ATTENDED,
-                    (long) line.test().method().benchMinutes(),
+                    (long) line.test().method().data().minutes(),
                     Station.BENCH,
                     held.isEmpty() ? List.of() : List.of(held)));
         }

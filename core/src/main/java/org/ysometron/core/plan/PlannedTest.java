@@ -9,7 +9,7 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Method;
 
 /**
  * One line of a test plan: what is tested, of which specimen, how it lies, in which state, how fast, how many. Nothing of
@@ -27,7 +27,7 @@ import org.ysometron.core.method.TestMethod;
  * @param process exposure and cure, or annealing, as in the claim; empty when there is none
  */
 public record PlannedTest(
-        TestMethod method,
+        Method method,
         SpecimenDesign design,
         Orientation orientation,
         Notch notch,
@@ -66,7 +66,7 @@ public record PlannedTest(
 
     /** What a line still wants, in words; empty when it is whole. */
     public static List<String> wanting(
-            TestMethod method,
+            Method method,
             SpecimenDesign design,
             Orientation orientation,
             Notch notch,
@@ -76,8 +76,8 @@ public record PlannedTest(
             double rate,
             int n) {
         List<String> wanting = new ArrayList<>();
-        if (!method.designs().contains(design)) {
-            wanting.add("a specimen that " + method.title() + " can be done on");
+        if (!method.data().designs().contains(design)) {
+            wanting.add("a specimen that " + method.data().title() + " can be done on");
         }
         if (orientation == Orientation.NONE) {
             wanting.add("an orientation");
@@ -91,8 +91,8 @@ public record PlannedTest(
         if (conditioning == Conditioning.NONE) {
             wanting.add("a conditioning");
         }
-        if (method.isRated() != rate > 0 || !Double.isFinite(rate)) {
-            wanting.add(method.isRated() ? "a rate above zero" : "no rate");
+        if (method.data().rated() != rate > 0 || !Double.isFinite(rate)) {
+            wanting.add(method.data().rated() ? "a rate above zero" : "no rate");
         }
         if (n < 1) {
             wanting.add("at least one specimen");
@@ -103,7 +103,7 @@ public record PlannedTest(
     /** The terms under which its specimens count. */
     public Conditions conditions() {
         return new Conditions(
-                method.title(), basis, orientation, conditioning, rate, designTitle(), processOf(build, process));
+                method.data().id(), basis, orientation, conditioning, rate, designTitle(), processOf(build, process));
     }
 
     /** The same with another number of specimens. */
@@ -123,7 +123,7 @@ public record PlannedTest(
 
     /** A short name: "tension ZX". */
     public String label() {
-        return method.title() + " " + orientation.name()
+        return method.data().title() + " " + orientation.name()
                 + (conditioning == Conditioning.CONDITIONED ? ", conditioned" : "");
     }
 

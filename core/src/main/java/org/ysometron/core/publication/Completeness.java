@@ -95,7 +95,7 @@ public final class Completeness {
                     "Fibres grind a soft nozzle away and clog a narrow one: its hardness and least size belong there.");
         }
         needed.forEach((topic, why) -> {
-            if (statements.stream().noneMatch(statement -> statement.topic() == topic)) {
+            if (statements.stream().noneMatch(statement -> statement.topic().equals(topic))) {
                 findings.add(new Finding(Kind.MISSING, topic.title(), "not stated", why, ""));
             }
         });
@@ -110,10 +110,10 @@ public final class Completeness {
 
     private static void range(Statement statement, Policy policy, List<Finding> findings) {
         boolean hasRange = statement.low().isPresent() && statement.high().isPresent();
-        if (statement.topic() == Topic.NOZZLE_TEMPERATURE) {
+        if (statement.topic().equals(Topic.NOZZLE_TEMPERATURE)) {
             nozzle(statement, policy, findings);
         }
-        if (statement.topic() == Topic.DIAMETER && !hasRange) {
+        if (statement.topic().equals(Topic.DIAMETER) && !hasRange) {
             findings.add(new Finding(
                     Kind.NO_RANGE,
                     statement.title(),
@@ -121,7 +121,8 @@ public final class Completeness {
                     "The volume fed goes with the square of it.",
                     statement.asTyped() + " ± 0.05 mm"));
         }
-        if (statement.topic() == Topic.LAYER_EXPOSURE && statement.qualifier().isEmpty()) {
+        if (statement.topic().equals(Topic.LAYER_EXPOSURE)
+                && statement.qualifier().isEmpty()) {
             findings.add(new Finding(
                     Kind.NO_RANGE,
                     statement.title(),
@@ -161,7 +162,7 @@ public final class Completeness {
     }
 
     private static void untestable(Statement statement, List<Finding> findings) {
-        if (statement.topic() == Topic.WORDING) {
+        if (statement.topic().equals(Topic.WORDING)) {
             String words = statement.words().toLowerCase(Locale.ROOT);
             for (Map.Entry<String, String> big : BIG_WORDS.entrySet()) {
                 if (words.contains(big.getKey())) {

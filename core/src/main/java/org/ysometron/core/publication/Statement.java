@@ -39,24 +39,22 @@ public record Statement(
         String about = topic.name()
                 + terms.orientation().map(o -> "/" + o.name()).orElse("")
                 + (qualifier.isEmpty() ? "" : "/" + qualifier.strip().toLowerCase(Locale.ROOT));
-        return topic == Topic.UPRIGHT_FLAT_RATIO ? topic.name() : about;
+        return topic.isRatio() ? topic.name() : about;
     }
 
     /** Whether it promises something of specimens and does not say how they lay. */
     boolean lacksOrientation() {
-        return topic.needsTerms()
-                && topic != Topic.UPRIGHT_FLAT_RATIO
-                && terms.orientation().isEmpty();
+        return topic.needsTerms() && !topic.isRatio() && terms.orientation().isEmpty();
     }
 
     /** Whether another statement, for want of terms, may be read as speaking of the same. */
     boolean isSpokenOfBy(Statement bare) {
-        return bare.topic == topic && bare.qualifier.equalsIgnoreCase(qualifier);
+        return bare.topic.equals(topic) && bare.qualifier.equalsIgnoreCase(qualifier);
     }
 
     /** Topic and orientation in words. */
     public String title() {
-        String orientation = topic == Topic.UPRIGHT_FLAT_RATIO
+        String orientation = topic.isRatio()
                 ? ""
                 : terms.orientation().map(o -> ", " + o.words()).orElse("");
         return topic.title() + orientation + (qualifier.isEmpty() ? "" : ", " + qualifier);

@@ -8,13 +8,14 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.working.Figures;
 
 /**
  * The terms under which a publication means a value, as far as it says so. An empty term is not stated, which is not the
  * same as any.
  *
- * @param method test method
+ * @param method id of the test method
  * @param basis solid or as printed
  * @param orientation on the plate
  * @param conditioning state of the specimen
@@ -87,7 +88,7 @@ public record Terms(
     /** What is stated, as one line; empty when nothing is. */
     public String words() {
         List<String> parts = new ArrayList<>();
-        method.ifPresent(parts::add);
+        method.map(Methods::titleOf).ifPresent(parts::add);
         basis.ifPresent(value -> parts.add(value.words()));
         orientation.ifPresent(value -> parts.add(value.words()));
         conditioning.ifPresent(value -> parts.add(value.words()));

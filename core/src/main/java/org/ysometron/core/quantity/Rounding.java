@@ -32,6 +32,8 @@ public final class Rounding {
     }
 
     private static double slack(double value, double edge) {
-        return PART * Math.max(Math.abs(value), Math.abs(edge));
+        double larger = Math.max(Math.abs(value), Math.abs(edge));
+        // What is not known to end lies beyond every edge.
+        return Double.isInfinite(larger) ? 0 : PART * larger;
     }
 }

@@ -34,7 +34,9 @@ public record Field(
         /** A whole number from zero on. */
         COUNT,
         /** One of a few words. */
-        CHOICE
+        CHOICE,
+        /** Whatever somebody saw, in their words. */
+        TEXT
     }
 
     /** When a field is read. */
@@ -42,7 +44,9 @@ public record Field(
         /** Before the test, of the specimen itself. */
         SIZE,
         /** In the test. */
-        TEST
+        TEST,
+        /** Seen beside it: no figure is made of it, but one may not count for it. */
+        NOTED
     }
 
     /** Checks that a choice has its words and that there is a place to read. */
@@ -54,6 +58,16 @@ public record Field(
         if ((kind == Kind.CHOICE) != !choices.isEmpty()) {
             throw new IllegalArgumentException("'" + key + "': a choice has its words, and nothing else has any");
         }
+    }
+
+    /** What a reading at a place is called: width 2, or the words alone where there is one place. */
+    public String label(int place) {
+        return places == 1 ? words : words + " " + place;
+    }
+
+    /** Symbol of the unit meant when none is typed; empty where there is none. */
+    public String unit() {
+        return kind == Kind.CHOICE || kind == Kind.TEXT ? "" : dimension.workingUnit();
     }
 
     /** Whether numbers with a unit stand in it. */

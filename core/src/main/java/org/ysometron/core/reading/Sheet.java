@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import org.ysometron.core.quantity.Problem;
 import org.ysometron.core.quantity.Typed;
@@ -28,6 +29,26 @@ public record Sheet(List<Field> fields) {
                 throw new IllegalArgumentException("the field '" + field.key() + "' stands twice on the sheet");
             }
         }
+    }
+
+    /** The fields that a result is made of: all but what is only noted. */
+    public List<Field> asked() {
+        return fields.stream().filter(field -> field.role() != Field.Role.NOTED).toList();
+    }
+
+    /** The fields of one role, in order. */
+    public List<Field> of(Field.Role role) {
+        return fields.stream().filter(field -> field.role() == role).toList();
+    }
+
+    /** What is read, with how often and in which unit, for a sheet of paper: width ×3, mm. */
+    public List<String> described() {
+        return asked().stream()
+                .map(field -> field.words()
+                        + (field.places() == 1 ? "" : " ×" + field.places())
+                        + (field.unit().isEmpty() ? "" : ", " + field.unit())
+                        + (field.kind() == Field.Kind.CHOICE ? ": " + String.join(", ", field.choices()) : ""))
+                .toList();
     }
 
     /** The field of this key. */
@@ -66,6 +87,8 @@ public record Sheet(List<Field> fields) {
                 if (!field.optional()) {
                     problems.add(new Problem(field.words(), "nothing was read", described(field), ""));
                 }
+            } else if (field.kind() == Field.Kind.TEXT) {
+                choices.put(field.key(), String.join(" ", texts));
             } else if (field.kind() == Field.Kind.CHOICE) {
                 choose(field, texts, choices, problems);
             } else {
@@ -96,14 +119,50 @@ public record Sheet(List<Field> fields) {
         }
         double[] values = new double[texts.size()];
         for (int i = 0; i < values.length; i++) {
-            String where = field.places() == 1 ? field.words() : field.words() + " " + (i + 1);
-            Optional<Problem> problem = number(field, where, texts.get(i), values, i);
+            Optional<Problem> problem = number(field, field.label(i + 1), texts.get(i), values, i);
             if (problem.isPresent()) {
                 problems.add(problem.get());
                 return;
             }
         }
         into.put(field.key(), values);
+    }
+
+    /**
+     * What came of one text in one place of a field.
+     *
+     * @param value in the working unit; empty for a word
+     * @param shown what it was converted from; empty where it was typed in the working unit
+     * @param problem why it cannot be taken; empty when it can
+     */
+    public record One(OptionalDouble value, String shown, Optional<Problem> problem) {
+
+        private static One refused(Problem problem) {
+            return new One(OptionalDouble.empty(), "", Optional.of(problem));
+        }
+    }
+
+    /** Reads one text for one place of a field. */
+    public static One read(Field field, int place, String text) {
+        String where = field.label(place);
+        if (field.kind() == Field.Kind.TEXT) {
+            return text.isBlank()
+                    ? One.refused(new Problem(where, "nothing was typed", "a few words", ""))
+                    : new One(OptionalDouble.empty(), "", Optional.empty());
+        }
+        if (field.kind() == Field.Kind.CHOICE) {
+            return field.choices().contains(text.strip())
+                    ? new One(OptionalDouble.empty(), "", Optional.empty())
+                    : One.refused(new Problem(where, "'" + text + "' is none of its words", described(field), ""));
+        }
+        double[] into = new double[1];
+        Optional<Problem> problem = number(field, where, text.strip(), into, 0);
+        if (problem.isPresent()) {
+            return One.refused(problem.get());
+        }
+        Typed typed = Typed.read(where, text, UnitOfMeasure.working(field.dimension()));
+        String shown = typed instanceof Typed.Accepted accepted && accepted.isConverted() ? accepted.text() : "";
+        return new One(OptionalDouble.of(into[0]), shown, Optional.empty());
     }
 
     private static Optional<Problem> number(Field field, String where, String text, double[] into, int place) {
@@ -128,6 +187,7 @@ public record Sheet(List<Field> fields) {
         return switch (field.kind()) {
             case CHOICE -> "one of " + String.join(", ", field.choices());
             case COUNT -> "a whole number from 0 on";
+            case TEXT -> "a few words";
             default ->
                 field.dimension().phrase() + ", for example "
                         + field.dimension().example();

@@ -3,14 +3,15 @@ package org.ysometron.core.claim;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.characteristic.OfMaterial;
+import org.ysometron.core.method.Characteristics;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.UnitOfMeasure;
 
@@ -102,22 +103,26 @@ class TermsTest {
         assertThat(Conditions.rateWords(rate)).isEqualTo(words);
     }
 
+    static List<Characteristic> characteristics() {
+        return Characteristics.all();
+    }
+
     /** A name, a unit that the product can convert, a definition and digits that a measurement carries. */
     @ParameterizedTest
-    @EnumSource(Property.class)
-    void everyPropertyIsDefined(Property property) {
-        assertThat(property.title()).matches("[A-Z].{5,}");
-        assertThat(property.definition()).hasSizeGreaterThan(20);
-        assertThat(property.digits()).isBetween(3, 4);
-        assertThat(property.isRatio()).isEqualTo(property.unit().isEmpty());
-        if (!property.isRatio()) {
-            assertThat(UnitOfMeasure.find(property.unit()))
+    @MethodSource("characteristics")
+    void everyCharacteristicIsDefined(Characteristic one) {
+        assertThat(one.title()).matches("[A-Z].{4,}");
+        assertThat(one.definition()).hasSizeGreaterThan(15);
+        assertThat(one.digits()).isBetween(2, 5);
+        if (!one.unit().isEmpty()) {
+            assertThat(UnitOfMeasure.find(one.unit()))
                     .hasValueSatisfying(unit -> assertThat(unit.isWorking()).isTrue());
         }
-        assertThat(property.isMechanical())
+        assertThat(one.isRatio()).isEqualTo(one.id().startsWith("upright-flat-"));
+        assertThat(one.isMechanical())
                 .as("needs a specimen's terms")
-                .isEqualTo(property.title().toLowerCase(Locale.ROOT).matches(".*(strength|flat ratio|section).*"));
-        assertThat(property.isMechanical() && property.unit().equals("g/cm³")).isFalse();
+                .isEqualTo(OfMaterial.all().stream().noneMatch(one::equals));
+        assertThat(one.hasRatio() && !one.isTested()).isFalse();
     }
 
     /** ISO/ASTM 52921's letters with the plain name; the material itself has neither orientation nor state. */
@@ -156,6 +161,5 @@ class TermsTest {
                 .isTrue();
         assertThat(Dimension.values()).hasSizeGreaterThan(10);
         assertThat(UnitOfMeasure.all()).extracting(UnitOfMeasure::symbol).contains("MPa", "lbf", "kJ/m²");
-        assertThat(List.of(Property.values())).filteredOn(Property::isRatio).hasSize(1);
     }
 }

@@ -2,17 +2,16 @@ package org.ysometron.core.method;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.EnumSource;
-import org.ysometron.core.dimension.Section;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.quantity.UnitOfMeasure;
+import org.ysometron.core.reading.Field;
 
 /** The catalogue of methods, and whether a gauge, a hammer or a check standard suits what is to come. */
 class CatalogueTest {
@@ -22,44 +21,74 @@ class CatalogueTest {
             new Headroom.Gauge("bench cell", 2000),
             new Headroom.Gauge("hook gauge", 500));
 
-    /** A sheet says by which standard, on what, what is read and what hurts; a part of that missing is a slip. */
+    static List<Method> all() {
+        return Methods.all();
+    }
+
+    /** A file says by which standard, on what, what is read and what hurts; a part of that missing is a slip. */
     @ParameterizedTest
-    @EnumSource(TestMethod.class)
-    void everyMethodIsWhole(TestMethod method) {
-        assertThat(method.standard()).matches("ISO \\d.*|no standard cited; common practice");
-        assertThat(method.designs()).isNotEmpty();
-        assertThat(method.readings()).isNotEmpty().allMatch(reading -> reading.length() > 5);
-        assertThat(method.hazard()).endsWith(".").contains(" ");
-        assertThat(method.equipment().words()).isNotBlank();
-        assertThat(method.benchMinutes()).isBetween(1, 120);
-        assertThat(TestMethod.titled(method.title())).contains(method);
-        assertThat(method.accordance()).startsWith(method.title() + " after " + method.standard());
-        assertThat(method.accordance().contains("not in accordance"))
-                .isEqualTo(!method.deviations().isEmpty());
-        if (!method.equipment().unit().isEmpty()) {
-            assertThat(UnitOfMeasure.find(method.equipment().unit())).isPresent();
+    @MethodSource("all")
+    void everyMethodIsWhole(Method method) {
+        MethodData data = method.data();
+        assertThat(data.standard()).matches("ISO \\d.*|no standard cited; common practice");
+        assertThat(data.designs()).isNotEmpty();
+        assertThat(data.hazards()).isNotEmpty().allMatch(hazard -> hazard.contains(" "));
+        assertThat(data.minutes()).isBetween(1, 120);
+        assertThat(data.days()).isBetween(0, 60);
+        assertThat(data.accordance()).startsWith(data.title() + " after " + data.standard());
+        assertThat(data.accordance().contains("not in accordance"))
+                .isEqualTo(!data.deviations().isEmpty());
+        assertThat(data.sheet().of(Field.Role.TEST)).contains(data.closing());
+        assertThat(data.excludes(data.usualEnd())).isFalse();
+        if (!data.equipment().unit().isEmpty()) {
+            assertThat(UnitOfMeasure.find(data.equipment().unit())).isPresent();
         }
+        assertThat(Methods.titleOf(data.id())).isEqualTo(data.title());
     }
 
     /** Common practice, no source: what breaks under load or is struck throws pieces; what hangs or is warmed does not. */
     @Test
     void whatBreaksThrowsPieces() {
-        assertThat(TestMethod.values())
-                .filteredOn(TestMethod::throwsPieces)
-                .contains(TestMethod.TENSION, TestMethod.IMPACT_NOTCHED, TestMethod.PART_LOAD)
-                .doesNotContain(TestMethod.CREEP, TestMethod.HEAT, TestMethod.TORSION);
-        assertThat(TestMethod.values()).filteredOn(TestMethod::isReduced).containsExactly(TestMethod.TENSION);
-        assertThat(TestMethod.titled("no such method")).isEmpty();
+        assertThat(Methods.all())
+                .filteredOn(method -> method.data().equipment().throwsPieces())
+                .extracting(method -> method.data().id())
+                .contains("tension", "pendulum-impact", "part-load")
+                .doesNotContain("creep", "heat-under-load", "torsion");
+        assertThat(Methods.of("no-such-method")).isEmpty();
+        assertThat(Methods.titleOf("no-such-method")).isEqualTo("no-such-method");
+        assertThat(Methods.all()).extracting(method -> method.data().title()).doesNotHaveDuplicates();
+        assertThat(Methods.usual().data().id()).isEqualTo("tension");
+        assertThat(new Tension()).isEqualTo(Methods.usual()).hasSameHashCodeAs(Methods.usual());
+        assertThat(new Tension()).isNotEqualTo(new Peel());
         assertThat(SpecimenDesign.TENSION_BAR_4.shape().toString()).isNotBlank();
     }
 
-    /** Words of an outcome are those on the sheet, each its own. */
+    /** Ids are one each over all that can be claimed; a ratio knows what it is of, a size which field it reads. */
     @Test
-    void outcomesHaveWords() {
-        assertThat(List.of(Outcome.values()))
-                .extracting(Outcome::words)
+    void aCharacteristicIsFoundByItsId() {
+        assertThat(Characteristics.all()).extracting(Characteristic::id).doesNotHaveDuplicates();
+        assertThat(Characteristics.all())
+                .allSatisfy(one -> assertThat(Characteristics.of(one.id())).contains(one))
+                .allSatisfy(
+                        one -> assertThat(one.unit()).isEqualTo(one.dimension().workingUnit()));
+        assertThat(Characteristics.of("section-diameter").orElseThrow().base()).isEqualTo("diameter");
+        Characteristic ratio = Characteristics.of("upright-flat-shear-strength").orElseThrow();
+        assertThat(ratio.isRatio()).isTrue();
+        assertThat(Characteristics.base(ratio).id()).isEqualTo("shear-strength");
+        assertThat(Characteristics.of("upright-flat-turns-to-failure")).isPresent();
+        assertThat(Characteristics.of("upright-flat-creep-strain")).isEmpty();
+        assertThatThrownBy(
+                        () -> Characteristics.base(Characteristics.of("density").orElseThrow()))
+                .hasMessageContaining("density");
+    }
+
+    /** Words of an end are those on the sheet, each its own. */
+    @Test
+    void endsHaveWords() {
+        assertThat(List.of(End.values()))
+                .extracting(End::words)
                 .doesNotHaveDuplicates()
-                .allMatch(words -> words.matches("[a-z ]{5,}"));
+                .allMatch(words -> words.matches("[a-z ]{4,}"));
     }
 
     /** M2: four fifths are still room, and the smallest gauge with room is named. */
@@ -138,30 +167,5 @@ class CatalogueTest {
         assertThat(block.fault(1.1001)).isPresent();
         assertThat(block.fault(0.8999))
                 .hasValueSatisfying(words -> assertThat(words).contains("too low"));
-    }
-
-    /** 1 N/mm² is 1 MPa by definition; nothing is worked out of a force that is none. */
-    @Test
-    void stressIsForceOverArea() {
-        assertThat(Tension.stress(448, 16)).isEqualTo(28);
-        Section bar = Section.rectangle(new double[] {4}, new double[] {4});
-        for (double force : new double[] {0, -1, Double.POSITIVE_INFINITY, Double.NaN}) {
-            assertThatThrownBy(() -> Tension.strength(bar, force, Outcome.BROKE_IN_GAUGE, OptionalDouble.empty()))
-                    .hasMessageContaining("a force above zero is needed");
-        }
-        assertThat(Tension.strength(bar, 1e-3, Outcome.BROKE_IN_GAUGE, OptionalDouble.of(500))
-                        .value())
-                .isCloseTo(6.25e-5, within(1e-12));
-        // At the capacity it is a bound, just below it a value.
-        assertThat(Tension.strength(bar, 500, Outcome.BROKE_IN_GAUGE, OptionalDouble.of(500))
-                        .kind())
-                .isEqualTo(Result.Kind.AT_LEAST);
-        assertThat(Tension.strength(bar, 499.9, Outcome.BROKE_IN_GAUGE, OptionalDouble.of(500))
-                        .kind())
-                .isEqualTo(Result.Kind.MEASURED);
-        // What slipped is left out, whatever the gauge showed.
-        assertThat(Tension.strength(bar, 600, Outcome.SLIPPED, OptionalDouble.of(500))
-                        .kind())
-                .isEqualTo(Result.Kind.EXCLUDED);
     }
 }

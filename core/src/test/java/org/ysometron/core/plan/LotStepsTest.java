@@ -12,7 +12,8 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.LotSteps.Durations;
 import org.ysometron.core.plan.LotSteps.Line;
 import org.ysometron.core.plan.Schedule.Ground;
@@ -23,7 +24,8 @@ class LotStepsTest {
     private static final LocalDateTime MONDAY = LocalDateTime.of(2026, 3, 2, 8, 0);
     private static final Durations SITE = new Durations(360, 90, List.of(), 88, 20);
 
-    private static PlannedTest test(TestMethod method, Conditioning conditioning) {
+    private static PlannedTest test(String id, Conditioning conditioning) {
+        Method method = Methods.of(id).orElseThrow();
         return new PlannedTest(
                 method,
                 SpecimenDesign.TENSION_BAR_4,
@@ -32,7 +34,7 @@ class LotStepsTest {
                 Basis.SOLID,
                 "",
                 conditioning,
-                method.isRated() ? 5 : 0,
+                method.data().rated() ? 5 : 0,
                 5,
                 "");
     }
@@ -48,12 +50,7 @@ class LotStepsTest {
     @Test
     void aNewLotIsDriedPrintedConditionedTestedAndDecided() {
         LotSteps steps = LotSteps.of(
-                "A",
-                false,
-                false,
-                List.of(line(test(TestMethod.TENSION, Conditioning.CONDITIONED), 0, 0)),
-                SITE,
-                MONDAY);
+                "A", false, false, List.of(line(test("tension", Conditioning.CONDITIONED), 0, 0)), SITE, MONDAY);
         assertThat(ids(steps))
                 .containsExactly(
                         "A: dry",
@@ -71,7 +68,7 @@ class LotStepsTest {
 
     @Test
     void whatIsDoneLeavesNoStep() {
-        PlannedTest dry = test(TestMethod.TENSION, Conditioning.DRY);
+        PlannedTest dry = test("tension", Conditioning.DRY);
         assertThat(ids(LotSteps.of("A", true, false, List.of(line(dry, 5, 5)), SITE, MONDAY)))
                 .containsExactly("A: decide");
         assertThat(ids(LotSteps.of("A", true, false, List.of(line(dry, 5, 2)), SITE, MONDAY)))
@@ -85,12 +82,7 @@ class LotStepsTest {
     void aResinIsCuredAndAnnealedStepByStep() {
         Durations annealing = new Durations(360, 90, List.of(60L, 120L), 88, 20);
         assertThat(ids(LotSteps.of(
-                        "A",
-                        true,
-                        true,
-                        List.of(line(test(TestMethod.TENSION, Conditioning.DRY), 0, 0)),
-                        annealing,
-                        MONDAY)))
+                        "A", true, true, List.of(line(test("tension", Conditioning.DRY), 0, 0)), annealing, MONDAY)))
                 .containsExactly(
                         "A: print tension ZX",
                         "A: wash and cure tension ZX",
@@ -103,7 +95,7 @@ class LotStepsTest {
     @Test
     void aClimateThatRunsEndsWhenItEndsAndBlocksNobodyTwice() {
         Line inside = new Line(
-                test(TestMethod.TENSION, Conditioning.CONDITIONED),
+                test("tension", Conditioning.CONDITIONED),
                 5,
                 0,
                 0,
@@ -120,8 +112,8 @@ class LotStepsTest {
 
     @Test
     void creepHangsForItsDays() {
-        LotSteps steps = LotSteps.of(
-                "A", true, false, List.of(line(test(TestMethod.CREEP, Conditioning.DRY), 5, 0)), SITE, MONDAY);
+        LotSteps steps =
+                LotSteps.of("A", true, false, List.of(line(test("creep", Conditioning.DRY), 5, 0)), SITE, MONDAY);
         Schedule.Plan plan = Schedule.forwards(steps.jobs(), Map.of(), MONDAY);
         assertThat(plan.slot("A: hold creep in tension ZX").end())
                 .isEqualTo(plan.slot("A: hang creep in tension ZX").end().plusDays(10));
@@ -153,7 +145,7 @@ class LotStepsTest {
     /** Two rates of one test, or solid and as printed, are two lines: each step has a key and a name of its own. */
     @Test
     void linesAlikeInMethodAndOrientationAreToldApart() {
-        PlannedTest slow = test(TestMethod.TENSION, Conditioning.DRY);
+        PlannedTest slow = test("tension", Conditioning.DRY);
         PlannedTest fast = new PlannedTest(
                 slow.method(),
                 slow.design(),

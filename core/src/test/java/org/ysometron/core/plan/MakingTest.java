@@ -22,14 +22,16 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.ModelScale;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.method.TestMethod;
+import org.ysometron.core.method.MethodData;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Pinned;
 import org.ysometron.core.plan.PlannedTest.Notch;
 
 class MakingTest {
 
     private static PlannedTest bars(Orientation orientation, int n) {
         return new PlannedTest(
-                TestMethod.TENSION,
+                Methods.usual(),
                 SpecimenDesign.TENSION_BAR_4,
                 orientation,
                 Notch.NONE,
@@ -46,7 +48,7 @@ class MakingTest {
     @Test
     void m29AHollowSpecimenNamesItsWallsAndInfillAndIsNoSolidOne() {
         assertThat(PlannedTest.wanting(
-                        TestMethod.TENSION,
+                        Methods.usual(),
                         SpecimenDesign.TENSION_BAR_4,
                         Orientation.XY,
                         Notch.NONE,
@@ -59,7 +61,7 @@ class MakingTest {
                 .asString()
                 .contains("walls and infill");
         PlannedTest hollow = new PlannedTest(
-                TestMethod.TENSION,
+                Methods.usual(),
                 SpecimenDesign.TENSION_BAR_4,
                 Orientation.XY,
                 Notch.NONE,
@@ -78,7 +80,7 @@ class MakingTest {
     @Test
     void aLineWithoutItsTermsCannotBeMade() {
         List<String> wanting = PlannedTest.wanting(
-                TestMethod.IMPACT_NOTCHED,
+                Methods.of("pendulum-impact").orElseThrow(),
                 SpecimenDesign.IMPACT_BAR_NOTCHED,
                 Orientation.NONE,
                 Notch.NONE,
@@ -90,7 +92,7 @@ class MakingTest {
         assertThat(String.join("|", wanting))
                 .contains("orientation", "notch faces", "basis", "conditioning", "rate above zero", "one specimen");
         assertThatThrownBy(() -> new PlannedTest(
-                        TestMethod.CREEP,
+                        Methods.of("creep").orElseThrow(),
                         SpecimenDesign.HOOK,
                         Orientation.XY,
                         Notch.NONE,
@@ -106,42 +108,34 @@ class MakingTest {
 
     /**
      * What is pinned or differs, beside what the standards ask: ISO 178 spans 16 thicknesses with a nose of 5 mm, ISO 179-1 A
-     * notches 0.25 mm, ISO 75-2 loads 0.45 MPa at 120 °C/h, ISO 527-2 grips its type 1A at 115 mm, ISO 899-1 runs 1,000 hours. Quoted
-     * from memory.
+     * notches 0.25 mm, ISO 75-2 heats by 120 °C/h, ISO 527-2 grips its type 1A at 115 mm, ISO 899-1 runs 1,000 hours. Quoted from
+     * memory.
      */
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
             value = {
-                "TENSION | ISO 527-2 | 45 mm | grip distance of 45 mm instead of 115 mm",
-                "BENDING | ISO 178 | 64 mm | ",
-                "BENDING | ISO 178 | 5 mm | ",
-                "IMPACT_NOTCHED | ISO 179-1 | type A, 0.25 mm | ",
-                "HEAT | ISO 75-2 | 0.45 MPa | stepped, not 120 °C/h",
-                "CREEP | ISO 899-1 | 1, 3, 7, 10 | 10 days instead of 1,000 hours",
-                "THREAD | no standard cited | 0.2 N·m | ",
-                "TORSION | no standard cited | 40 mm | ",
+                "tension | ISO 527-2 | 45 mm | grip distance of 45 mm instead of 115 mm",
+                "three-point-bending | ISO 178 | 64 mm | its span stands on each report",
+                "three-point-bending | ISO 178 | 5 mm | its span stands on each report",
+                "pendulum-impact | ISO 179-1 | 0.25 mm | its mass and radius stand on each report",
+                "heat-under-load | ISO 75-2 | 900 s | stepped, not 120 °C/h",
+                "creep | ISO 899-1 | 50 mm | ten days instead of 1,000 hours",
+                "thread-stripping | no standard cited | 0.2 N·m | ",
+                "torsion | no standard cited | 40 mm | ",
             })
     void m27AndM28AMethodSaysWhatItPinsAndWhatDeviates(
-            TestMethod method, String standard, String pinned, @Nullable String deviation) {
+            String id, String standard, String pinned, @Nullable String deviation) {
+        MethodData method = Methods.of(id).orElseThrow().data();
         assertThat(method.accordance()).contains(standard);
-        assertThat(method.parameters()).extracting(TestMethod.Parameter::value).contains(pinned);
+        assertThat(method.parameters().values())
+                .extracting(Pinned.Parameter::typed)
+                .contains(pinned);
         if (deviation == null) {
             assertThat(method.accordance()).doesNotContain("not in accordance");
         } else {
             assertThat(method.accordance()).contains("not in accordance").contains(deviation);
         }
-    }
-
-    /** A method is found by its title alone, and by no other's. */
-    @Test
-    void aMethodIsFoundByItsTitle() {
-        assertThat(TestMethod.values())
-                .allSatisfy(
-                        method -> assertThat(TestMethod.titled(method.title())).contains(method))
-                .extracting(TestMethod::title)
-                .doesNotHaveDuplicates();
-        assertThat(TestMethod.titled("tensoin")).isEmpty();
     }
 
     @Test

@@ -47,7 +47,7 @@ class PublicationTest {
 
     private static Statement atLeast(double low, Terms terms) {
         return statement(
-                Topic.TENSILE_STRENGTH,
+                Topic.named("TENSILE_STRENGTH").orElseThrow(),
                 Form.AT_LEAST,
                 OptionalDouble.empty(),
                 OptionalDouble.of(low),
@@ -222,21 +222,21 @@ class PublicationTest {
     void everyFormBecomesARequirementOrPromisesNothing() {
         Policy policy = Policy.USUAL;
         Statement typical = statement(
-                Topic.TENSILE_STRENGTH,
+                Topic.named("TENSILE_STRENGTH").orElseThrow(),
                 Form.TYPICAL,
                 OptionalDouble.of(50),
                 OptionalDouble.empty(),
                 OptionalDouble.empty(),
                 FULL);
         Statement better = statement(
-                Topic.TENSILE_STRENGTH,
+                Topic.named("TENSILE_STRENGTH").orElseThrow(),
                 Form.BETTER_THAN,
                 OptionalDouble.of(0.1),
                 OptionalDouble.empty(),
                 OptionalDouble.empty(),
                 FULL);
         Statement upTo = statement(
-                Topic.TENSILE_STRENGTH,
+                Topic.named("TENSILE_STRENGTH").orElseThrow(),
                 Form.UP_TO,
                 OptionalDouble.of(60),
                 OptionalDouble.empty(),

@@ -1,0 +1,252 @@
+package org.ysometron.app.web;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.plan.PlannedTest;
+import org.ysometron.core.plan.PlannedTest.Notch;
+
+/** The bench at several methods: a whole lot by keyboard, a connection lost in the middle, two stations at one lot. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class StationsTest extends DemoSite {
+
+    @LocalServerPort
+    private int port;
+
+    private Browser browser;
+
+    @BeforeAll
+    void start() {
+        browser = new Browser(port);
+    }
+
+    @AfterAll
+    void stop() {
+        browser.close();
+    }
+
+    private void set(LotView lot, String method, SpecimenDesign design, double rate, int n) {
+        PlannedTest test = new PlannedTest(
+                Methods.of(method).orElseThrow(),
+                design,
+                Orientation.XY,
+                Notch.NONE,
+                Basis.SOLID,
+                "",
+                Conditioning.DRY,
+                rate,
+                n,
+                "");
+        lots.addSet(lot.id(), Lots.NewSet.of(UUID.randomUUID().toString(), test, n, 1, Lots.Making.UNKNOWN), "bench");
+    }
+
+    /** Sizes, then what the test reads, then how it ended where that is not the usual way: all of it typed. */
+    private record Typed(String method, List<String> sizes, List<String> test) {}
+
+    /** A lot of five methods, two specimens each, from the first page to the last without a pointer. */
+    @Test
+    void aLotOfFiveMethodsIsEnteredByKeyboardAlone() {
+        LotView lot = testLots.bare();
+        testLots.dry(lot, LocalDateTime.now().minusHours(2));
+        List<Typed> methods = List.of(
+                new Typed("tension", List.of("4.01", "4.02", "4.00", "3.98", "3.99", "3.97"), List.of("880")),
+                new Typed("double-shear", List.of("5.02", "5.00", "4.99", "5.01"), List.of("1420 N")),
+                new Typed("part-load", List.of(), List.of("63 kgf")),
+                new Typed(
+                        "pendulum-impact",
+                        List.of("10.01", "10.00", "9.99", "4.01", "4.00", "3.99"),
+                        List.of("300", "180", "", "")),
+                new Typed(
+                        "three-point-bending",
+                        List.of("10.02", "10.00", "9.98", "4.01", "4.00", "3.99"),
+                        List.of("118 N", "7.4", "", "", "", "")));
+        set(lot, "tension", SpecimenDesign.TENSION_BAR_4, 5, 2);
+        set(lot, "double-shear", SpecimenDesign.SHEAR_PIN, 5, 2);
+        set(lot, "part-load", SpecimenDesign.HOOK, 5, 2);
+        set(lot, "pendulum-impact", SpecimenDesign.BENDING_BAR, 174_000, 2);
+        set(lot, "three-point-bending", SpecimenDesign.BENDING_BAR, 2, 2);
+        Page page = browser.signedIn("bench");
+        browser.open(page, "/lots/" + lot.code() + "/bench");
+        for (Typed typed : methods) {
+            measure(page, typed);
+            confirm(page);
+            for (int specimen = 0; specimen < 2; specimen++) {
+                test(page, typed);
+            }
+            if (!typed.equals(methods.get(methods.size() - 1))) {
+                assertThat(page.locator(".done a")).isFocused();
+                page.keyboard().press("Enter");
+            }
+        }
+        assertThat(page.locator(".done")).containsText("See the evidence");
+
+        Map<String, List<Double>> figures = new LinkedHashMap<>();
+        for (SpecimenRecord record : bench.records(lot.id())) {
+            figures.computeIfAbsent(record.method().data().id(), id -> new ArrayList<>())
+                    .add(record.result().orElseThrow().value().orElseThrow());
+        }
+        Assertions.assertThat(figures).hasSize(5).allSatisfy((id, values) -> Assertions.assertThat(values)
+                .hasSize(2));
+        Assertions.assertThat(figures.get("double-shear").get(0))
+                .isCloseTo(1420 / (2 * Math.PI * 5.005 * 5.005 / 4), Assertions.within(1e-9));
+        Assertions.assertThat(figures.get("part-load").get(0)).isCloseTo(63 * 9.80665, Assertions.within(1e-9));
+    }
+
+    private static void measure(Page page, Typed typed) {
+        for (int specimen = 0; specimen < 2 && !typed.sizes().isEmpty(); specimen++) {
+            for (String size : typed.sizes()) {
+                typeAndEnter(page, size);
+            }
+        }
+        if (!typed.sizes().isEmpty()) {
+            assertThat(page.locator(".done")).containsText("Every specimen is measured");
+            assertThat(page.locator(".done a")).isFocused();
+            page.keyboard().press("Enter");
+        }
+    }
+
+    /** Types as fast as the page answers, and no faster: what comes ahead of a refusal is refused with it. */
+    private static void typeAndEnter(Page page, String typed) {
+        page.waitForFunction("() => document.activeElement && document.activeElement.matches('.typed')");
+        page.keyboard().type(typed);
+        page.waitForResponse(response -> response.request().method().equals("POST"), () -> page.keyboard()
+                .press("Enter"));
+        page.waitForFunction("() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')"
+                + " && (!document.querySelector('.hand') || document.activeElement.matches('.typed'))");
+    }
+
+    private static void confirm(Page page) {
+        assertThat(page.locator("form.confirm, form.test").first()).isVisible();
+        if (page.locator("form.confirm").count() == 0) {
+            return;
+        }
+        int points = page.locator("form.confirm input[type=checkbox]").count();
+        for (int i = 0; i < points; i++) {
+            page.keyboard().press("Space");
+            page.keyboard().press("Tab");
+        }
+        page.keyboard().press("Enter");
+    }
+
+    private static void test(Page page, Typed typed) {
+        String label = page.locator(".big-code").innerText();
+        for (int i = 0; i < typed.test().size(); i++) {
+            if (i == 0) {
+                page.locator("form.test .typed").first().focus();
+            }
+            page.keyboard().type(typed.test().get(i));
+            page.keyboard().press(i == typed.test().size() - 1 ? "Enter" : "Tab");
+        }
+        assertThat(page.locator("tr#row-" + label + " td.num a[title='open the working']")
+                        .first())
+                .isVisible();
+    }
+
+    /** The connection goes while a force is on its way: what was typed is still there, and once sent it is stored once. */
+    @Test
+    void aLostConnectionKeepsWhatWasTyped() {
+        LotView lot = testLots.bare();
+        set(lot, "part-load", SpecimenDesign.HOOK, 5, 2);
+        confirmed("bench", "part-load");
+        Page page = browser.signedIn("bench");
+        browser.open(page, "/lots/" + lot.code() + "/bench?method=part-load&step=break");
+        page.route("**/bench", Route::abort);
+        page.locator("form.test .typed").first().focus();
+        page.keyboard().type("618 N");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".lost")).containsText("not sent");
+        assertThat(page.locator("#in-force-1")).hasValue("618 N");
+        assertThat(page.locator(".big-code")).hasText("XY1");
+        page.unroute("**/bench");
+        page.locator("#in-force-1").focus();
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".big-code")).hasText("XY2");
+        Assertions.assertThat(bench.record(lot, "XY1").readings())
+                .singleElement()
+                .satisfies(reading -> Assertions.assertThat(reading.typed()).isEqualTo("618 N"));
+    }
+
+    /** M23, M33, M34, M35: what was seen belongs to the specimen, is typed beside its test, and stands with its readings. */
+    @Test
+    void m33WhatIsSeenIsKeptWithTheSpecimen() {
+        LotView lot = testLots.bare();
+        set(lot, "part-load", SpecimenDesign.HOOK, 5, 1);
+        confirmed("bench", "part-load");
+        Page page = browser.signedIn("bench");
+        browser.open(page, "/lots/" + lot.code() + "/bench?method=part-load&step=break");
+        page.fill("#in-force-1", "618 N");
+        page.click("text=Zero, fracture, pieces, remark");
+        page.selectOption("#in-fracture-1", "layers split");
+        page.fill("#in-pieces-1", "two");
+        page.selectOption("#in-fragments-1", "some are lost");
+        page.selectOption("#in-loaded-by-1", "a person's weight");
+        page.fill("#in-clip-1", "0:42.3");
+        page.fill("#in-remark-1", "hung on the wrong pin");
+        page.locator("#in-force-1").press("Enter");
+        assertThat(page.locator("details.noted .wrong")).containsText("is not a number");
+        assertThat(page.locator("#in-force-1")).hasValue("618 N");
+        assertThat(page.locator("#in-remark-1")).hasValue("hung on the wrong pin");
+        page.fill("#in-pieces-1", "2");
+        page.locator("#in-force-1").press("Enter");
+        assertThat(page.locator("#row-XY1")).containsText("Remark: hung on the wrong pin");
+        Assertions.assertThat(bench.record(lot, "XY1").readings())
+                .extracting(reading -> reading.field().key())
+                .containsExactlyInAnyOrder("force", "fracture", "pieces", "fragments", "loaded-by", "clip", "remark");
+        Assertions.assertThat(bench.record(lot, "XY1").result().orElseThrow().value())
+                .hasValue(618);
+    }
+
+    /** Two people, two methods, one lot: neither page takes the other's specimens, and each stores what it typed. */
+    @Test
+    void twoStationsAtOneLotDoNotMeet() {
+        LotView lot = testLots.bare();
+        set(lot, "part-load", SpecimenDesign.HOOK, 5, 3);
+        set(lot, "double-shear", SpecimenDesign.SHEAR_PIN, 5, 3);
+        for (String account : List.of("bench", "quality")) {
+            confirmed(account, "part-load");
+        }
+        Page hooks = browser.signedIn("bench");
+        Page pins = browser.signedIn("quality");
+        browser.open(hooks, "/lots/" + lot.code() + "/bench?method=part-load&step=break");
+        browser.open(pins, "/lots/" + lot.code() + "/bench?method=double-shear&step=measure");
+        for (int i = 0; i < 3; i++) {
+            assertThat(hooks.locator(".big-code")).hasText("XY" + (i + 1));
+            hooks.locator("form.test .typed").first().focus();
+            hooks.keyboard().type("61" + i + " N");
+            assertThat(pins.locator(".big-code")).hasText("XY" + (i + 4));
+            for (String size : List.of("5.01", "5.00", "5.02", "4.99")) {
+                typeAndEnter(pins, size);
+            }
+            hooks.keyboard().press("Enter");
+        }
+        assertThat(hooks.locator(".done")).containsText("Every specimen is tested");
+        assertThat(pins.locator(".done")).containsText("Every specimen is measured");
+        Assertions.assertThat(bench.records(lot.id()))
+                .filteredOn(SpecimenRecord::isTested)
+                .extracting(record -> record.readings().get(0).typed())
+                .containsExactlyInAnyOrder("610 N", "611 N", "612 N");
+        Assertions.assertThat(bench.records(lot.id())).allMatch(SpecimenRecord::isMeasured);
+    }
+}

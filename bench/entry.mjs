@@ -43,21 +43,32 @@ class Station {
     if (made.status !== 302) {
       throw new Error(`lot ${this.code}: ${made.status}`);
     }
-    for (let left = size; left > 0; left -= 60) {
-      await this.ask(`/lots/${this.code}`);
-      await this.ask(`/lots/${this.code}/sets`, {
-        request: crypto.randomUUID(), orientation: "XY", conditioning: "DRY", rate: "5 mm/min", count: String(Math.min(60, left)),
-      });
-    }
-    await this.ask(`/lots/${this.code}/bench`);
-    await this.ask(`/lots/${this.code}/bench/confirmation`, { confirmed: "0" });
-    this.gauge = /name="gauge"[\s\S]*?value="(\d+)"/.exec((await this.ask(`/lots/${this.code}/bench?step=break`)).text)?.[1] ?? "2";
-    this.todo = [];
-    for (let i = 1; i <= size; i++) {
-      for (const field of ["width-1", "width-2", "width-3", "thickness-1", "thickness-2", "thickness-3"]) {
-        this.todo.push([`XY${i}`, field, (4 + ((i * 7) % 5) / 100).toFixed(2)]);
+    // Three methods side by side, as on a bench: bars and pins in the calipers, hooks on the gauge.
+    const third = Math.ceil(size / 3);
+    for (const method of ["tension", "double-shear", "part-load"]) {
+      for (let left = third; left > 0; left -= 60) {
+        await this.ask(`/lots/${this.code}`);
+        await this.ask(`/lots/${this.code}/sets`, {
+          request: crypto.randomUUID(), method, orientation: "XY", conditioning: "DRY", rate: "5 mm/min", count: String(Math.min(60, left)),
+        });
       }
     }
+    await this.ask(`/lots/${this.code}/bench`);
+    await this.ask(`/lots/${this.code}/bench/confirmation`, { method: "part-load", confirmed: ["0", "1", "2", "3"] });
+    const page = (await this.ask(`/lots/${this.code}/bench?method=part-load&step=break`)).text;
+    this.gauge = /<option value="(\d+)"[^>]*>[^<]*(?:load cell|gauge)/.exec(page)?.[1] ?? "2";
+    const readings = [];
+    for (let i = 1; i <= third; i++) {
+      const size = (nominal) => (nominal + ((i * 7) % 5) / 100).toFixed(2);
+      for (const field of ["width-1", "width-2", "width-3", "thickness-1", "thickness-2", "thickness-3"]) {
+        readings.push([`XY${i}`, field, size(4)]);
+      }
+      for (const field of ["diameter-1", "diameter-2", "diameter-3", "diameter-4"]) {
+        readings.push([`XY${third + i}`, field, size(5)]);
+      }
+      readings.push([`XY${2 * third + i}`, "force-1", `${600 + i} N`]);
+    }
+    this.todo = readings;
   }
 
   async type(times, errors) {
@@ -67,7 +78,9 @@ class Station {
     }
     const [specimen, field, typed] = next;
     const begun = performance.now();
-    const answer = await this.ask(`/lots/${this.code}/bench`, { specimen, field, typed, gauge: this.gauge }, true);
+    const answer = await this.ask(`/lots/${this.code}/bench`, {
+      specimen, field, typed, gauge: this.gauge, ...(field.startsWith("force") ? { outcome: "BROKE" } : {}),
+    }, true);
     times.push(performance.now() - begun);
     if (answer.status !== 200) {
       errors.push(`${specimen} ${field}: ${answer.status}`);

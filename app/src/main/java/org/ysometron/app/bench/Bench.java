@@ -1,6 +1,7 @@
 package org.ysometron.app.bench;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -137,6 +138,13 @@ public class Bench {
     /** Which reading a new one replaces, and why. */
     private record Replaced(long id, Cause cause, String reason) {}
 
+    /** By whom and when; what was sent together was written at one moment. */
+    private record Written(
+            String by,
+            Instant at,
+            @Nullable Replaced replaces,
+            @Nullable Long importId) {}
+
     /** Stores one reading. Sending the same one twice stores it once. */
     @Write
     public void enter(LotView lot, Entry entry, String by) {
@@ -175,9 +183,10 @@ public class Bench {
                                 + "): correct it with a reason instead.");
             }
         }
+        Instant at = clock.instant();
         for (Entry entry : fresh) {
             try {
-                store(lot, specimen, method, entry, by, null, null);
+                store(lot, specimen, method, entry, new Written(by, at, null, null));
             } catch (Refusal refusal) {
                 throw entries.size() == 1 ? refusal : new NotTaken(entry.field() + "-" + entry.place(), refusal);
             }
@@ -258,6 +267,7 @@ public class Bench {
         Map<Long, List<Reading>> resized = before.resized(byLabel.values(), readings::liveOf);
         Set<ReadingRepository.Place> taken = new HashSet<>(readings.taken(lot.id()));
         boolean sized = false;
+        Instant at = clock.instant();
         for (Map.Entry<String, List<Entry>> own : bySpecimen.entrySet()) {
             SpecimenView specimen = byLabel.get(own.getKey());
             if (specimen == null) {
@@ -280,7 +290,7 @@ public class Bench {
                                     + ReadingCheck.field(method, entry.field()).label(entry.place())
                                     + ": correct it with a reason instead.");
                 }
-                store(lot, specimen, method, entry, by, null, importId);
+                store(lot, specimen, method, entry, new Written(by, at, null, importId));
             }
         }
     }
@@ -356,7 +366,12 @@ public class Bench {
         }
         wrong.live = null;
         readings.flush();
-        store(lot, specimen, method, entry, by, new Replaced(wrong.id, correction.cause(), reason), null);
+        store(
+                lot,
+                specimen,
+                method,
+                entry,
+                new Written(by, clock.instant(), new Replaced(wrong.id, correction.cause(), reason), null));
     }
 
     /** The lot's specimens with their readings, in order of their sets. */
@@ -478,21 +493,15 @@ public class Bench {
         return found;
     }
 
-    private void store(
-            LotView lot,
-            SpecimenView specimen,
-            Method method,
-            Entry entry,
-            String by,
-            @Nullable Replaced replaces,
-            @Nullable Long importId) {
+    private void store(LotView lot, SpecimenView specimen, Method method, Entry entry, Written written) {
         Field field = ReadingCheck.field(method, entry.field());
         boolean test = field.role() != Field.Role.SIZE;
         // Lengths are read with the calipers, in the test too; a dial of its own has no place in the register yet.
         InstrumentView instrument = !test || field.dimension() == Dimension.LENGTH
                 ? instruments.calipers()
                 : gauge(method, entry.gaugeId());
-        OptionalDouble value = check.value(lot, specimen, method, entry, instrument, importId != null);
+        OptionalDouble value = check.value(lot, specimen, method, entry, instrument, written.importId() != null);
+        Replaced replaces = written.replaces();
         Reading reading = new Reading();
         reading.lotId = lot.id();
         reading.specimenId = specimen.id();
@@ -502,9 +511,9 @@ public class Bench {
         reading.value = value.isPresent() ? value.getAsDouble() : null;
         reading.outcome = field.role() == Field.Role.TEST ? entry.outcome() : null;
         reading.instrumentId = instrument.id();
-        reading.enteredBy = by;
-        reading.enteredAt = clock.instant();
-        reading.importId = importId;
+        reading.enteredBy = written.by();
+        reading.enteredAt = written.at();
+        reading.importId = written.importId();
         reading.live = Reading.LIVE;
         reading.replacesId = replaces == null ? null : replaces.id();
         reading.reason = replaces == null ? "" : replaces.reason();

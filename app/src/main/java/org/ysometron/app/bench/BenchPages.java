@@ -611,11 +611,11 @@ class BenchPages {
         // Where nothing must be read the first field is as good as any.
         boolean any = record.method().data().sheet().of(role).stream().allMatch(Field::optional);
         for (Field field : record.method().data().sheet().of(role)) {
-            // Of a long row of readings what is there, and the next.
-            int places = field.places() <= MOST_PLACES
-                    ? field.places()
-                    : Math.min(field.places(), record.live(field).size() + 1);
-            for (int place = 1; place <= places; place++) {
+            // Of a long row of readings the next; what is there stands in the list.
+            int read = record.live(field).size();
+            boolean isLong = field.places() > MOST_PLACES;
+            int places = isLong ? Math.min(field.places(), read + 1) : field.places();
+            for (int place = isLong ? places : 1; place <= places; place++) {
                 BenchView.Field shown = field(record, new Key(field, place), refused, !focused, any);
                 focused |= shown.focus();
                 fields.add(shown);

@@ -81,6 +81,7 @@ class EvidenceController {
         Judgements.Whole whole = judgements.whole(lot);
         model.addAttribute("strips", whole.details().stream().map(strips::strip).toList());
         model.addAttribute("apart", judgements.apart(lot));
+        model.addAttribute("unclaimed", judgements.unclaimed(lot, whole.details()));
         List<String> notes = new ArrayList<>(whole.notices());
         notes.addAll(notes(lot));
         model.addAttribute("notes", notes);

@@ -187,6 +187,11 @@ public class Judgements {
         return verdicts.apart(lot);
     }
 
+    /** What of a lot was tested and is claimed by nobody. */
+    public List<Unclaimed> unclaimed(LotView lot, List<Detail> claimed) {
+        return verdicts.unclaimed(lot, claimed);
+    }
+
     private static Judged judged(Detail detail) {
         return new Judged(
                 detail.claim(),

@@ -256,6 +256,16 @@ record LotEvidence(
         };
     }
 
+    /** Whether there is no figure because what it is made of was not read, and not because of how the test ended. */
+    private static boolean isUnread(SpecimenRecord record, Reduced result) {
+        boolean byItsEnd = record.ended()
+                .map(ReadingView::outcome)
+                .map(end -> record.method().data().ends().getOrDefault(end, Map.of()))
+                .map(makes -> makes.get(result.characteristic().id()) == Reduced.Made.NOTHING)
+                .orElse(false);
+        return result.shown().isEmpty() && !byItsEnd;
+    }
+
     /** What tests gave: values, bounds and intervals, each as what it is. */
     private Evidence tested(Characteristic characteristic, Optional<PooledScatter> history) {
         List<Double> values = new ArrayList<>();
@@ -266,7 +276,7 @@ record LotEvidence(
         double ofSizes = 0;
         for (SpecimenRecord record : records) {
             Optional<Reduced> result = record.result(characteristic);
-            if (result.isEmpty()) {
+            if (result.isEmpty() || isUnread(record, result.get())) {
                 continue;
             }
             inTest = Math.max(inTest, record.uncertainty(characteristic, Field.Role.TEST));

@@ -322,6 +322,14 @@ class LotVerdicts {
         return apart;
     }
 
+    /** What of a lot was tested and is claimed by nobody. */
+    List<Unclaimed> unclaimed(LotView lot, List<Judgements.Detail> claimed) {
+        return sets(lot).tested.stream()
+                .filter(set -> set.tested() > 0)
+                .flatMap(set -> Unclaimed.of(set, claimed).stream())
+                .toList();
+    }
+
     private Judgement judge(Claim claim, Evidence evidence, Looks looks) {
         return claim.form() == Form.BETTER_THAN
                 ? better(claim, evidence, looks)

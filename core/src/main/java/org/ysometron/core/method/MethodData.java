@@ -95,8 +95,7 @@ public record MethodData(
 
     /** One line for reports: the standard, then each deviation from it. */
     public String accordance() {
-        return deviations.isEmpty()
-                ? title + " after " + standard
-                : title + " after " + standard + ", not in accordance: " + String.join("; ", deviations);
+        String after = standard.startsWith("ISO") ? title + " after " + standard : title + ": " + standard;
+        return deviations.isEmpty() ? after : after + ", not in accordance: " + String.join("; ", deviations);
     }
 }

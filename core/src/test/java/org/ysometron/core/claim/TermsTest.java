@@ -107,10 +107,10 @@ class TermsTest {
         return Characteristics.all();
     }
 
-    /** A name, a unit that the product can convert, a definition and digits that a measurement carries. */
+    /** M24: one name has one definition: a name, a unit that the product can convert, and digits that a measurement carries. */
     @ParameterizedTest
     @MethodSource("characteristics")
-    void everyCharacteristicIsDefined(Characteristic one) {
+    void m24EveryCharacteristicIsDefined(Characteristic one) {
         assertThat(one.title()).matches("[A-Z].{4,}");
         assertThat(one.definition()).hasSizeGreaterThan(15);
         assertThat(one.digits()).isBetween(2, 5);
@@ -161,5 +161,40 @@ class TermsTest {
                 .isTrue();
         assertThat(Dimension.values()).hasSizeGreaterThan(10);
         assertThat(UnitOfMeasure.all()).extracting(UnitOfMeasure::symbol).contains("MPa", "lbf", "kJ/m²");
+    }
+
+    /** M16, M55: another scale is another specimen, and nothing is converted between the two; another method compares with none. */
+    @Test
+    void m55NothingIsConvertedBetweenScales() {
+        Conditions whole = new Conditions(
+                "part-load",
+                Basis.SOLID,
+                Orientation.XY,
+                Conditioning.DRY,
+                5,
+                org.ysometron.core.dimension.SpecimenDesign.HOOK.titleAt(1));
+        Conditions half = new Conditions(
+                "part-load",
+                Basis.SOLID,
+                Orientation.XY,
+                Conditioning.DRY,
+                5,
+                org.ysometron.core.dimension.SpecimenDesign.HOOK.titleAt(0.5));
+        assertThat(whole.compare(half)).singleElement().satisfies(mismatch -> {
+            assertThat(mismatch.blocking()).isTrue();
+            assertThat(mismatch.words()).contains("scaled 0.5");
+        });
+        Conditions other = new Conditions(
+                "three-point-bending",
+                Basis.SOLID,
+                Orientation.XY,
+                Conditioning.DRY,
+                5,
+                org.ysometron.core.dimension.SpecimenDesign.HOOK.titleAt(1));
+        assertThat(whole.compare(other)).singleElement().satisfies(mismatch -> assertThat(mismatch.words())
+                .isEqualTo("method: claimed load of a part, tested three-point bending"));
+        assertThat(org.ysometron.core.method.Characteristics.all())
+                .as("no strength is got from another scale")
+                .noneMatch(one -> one.definition().contains("scaled"));
     }
 }

@@ -1,0 +1,236 @@
+package org.ysometron.app.gate;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.allOf;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.evidence.Judgements;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Form;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Verdict;
+import org.ysometron.core.gate.Block;
+import org.ysometron.core.gate.Cause;
+import org.ysometron.core.gate.Disposition;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Reduced;
+import org.ysometron.core.plan.PlannedTest;
+import org.ysometron.core.plan.PlannedTest.Notch;
+import org.ysometron.core.publication.Family;
+import org.ysometron.core.publication.Publication;
+import org.ysometron.core.publication.Statement;
+import org.ysometron.core.publication.Terms;
+import org.ysometron.core.publication.Topic;
+
+/** Bounds, intervals and what was seen go from the bench to the certificate as what they are. */
+class WhatTestsSayTest extends DemoSite {
+
+    private static final OptionalDouble NONE = OptionalDouble.empty();
+    private static final RequestPostProcessor QUALITY =
+            user("quality").authorities(new SimpleGrantedAuthority("JUDGEMENT"));
+
+    @Autowired
+    private Products products;
+
+    @Autowired
+    private Publications publications;
+
+    @Autowired
+    private Judgements judgements;
+
+    @Autowired
+    private Instruments instruments;
+
+    @Autowired
+    private Decisions decisions;
+
+    /** A lot whose datasheet claims at least so much of a method's first characteristic, with five specimens for it. */
+    private LotView claiming(Method method, double atLeast) {
+        String code = "w-" + UUID.randomUUID().toString().substring(0, 8);
+        Products.ProductView product = products.register(
+                new Products.NewProduct(code, code, "PBT filament", "natural", "", Family.FILAMENT, false));
+        PlannedTest test = new PlannedTest(
+                method,
+                method.data().designs().get(0),
+                Orientation.XY,
+                Notch.NONE,
+                Basis.SOLID,
+                "",
+                Conditioning.DRY,
+                method.data().rated() ? 5 : 0,
+                5,
+                "");
+        Statement statement = new Statement(
+                0,
+                Topic.on(method.data().main()),
+                Form.AT_LEAST,
+                "as typed",
+                NONE,
+                OptionalDouble.of(atLeast),
+                NONE,
+                "",
+                "",
+                Terms.of(test.conditions()),
+                5);
+        publications.publish(
+                product.id(),
+                Publication.Kind.DATASHEET,
+                LocalDate.now().minusDays(20),
+                "",
+                Publications.Attachment.NONE,
+                List.of(new Publications.Draft(statement, null)),
+                "quality");
+        LotView lot = lots.enter(
+                new Lots.NewLot(code, code, "natural", LocalDate.now().minusDays(9), "", ""), "bench");
+        testLots.draw(lot);
+        testLots.dry(lot, LocalDateTime.now().minusHours(2));
+        lots.addSet(lot.id(), Lots.NewSet.of(code, test, 5, 1, Lots.Making.UNKNOWN), "bench");
+        return lot;
+    }
+
+    private void test(LotView lot, SpecimenView specimen, @Nullable End end, String... fieldsAndTexts) {
+        Method method = Methods.of(specimen.conditions().method()).orElseThrow();
+        long instrument = instruments
+                .serving(method.data().equipment())
+                .get(1 % instruments.serving(method.data().equipment()).size())
+                .id();
+        List<Bench.Entry> entries = new ArrayList<>();
+        for (int i = 0; i < fieldsAndTexts.length; i += 2) {
+            entries.add(new Bench.Entry(
+                    specimen.label(),
+                    fieldsAndTexts[i],
+                    1,
+                    fieldsAndTexts[i + 1],
+                    end,
+                    instrument,
+                    fieldsAndTexts[i + 1]));
+        }
+        bench.enterTest(lot, specimen.label(), entries, "bench");
+    }
+
+    private Judgements.Judged verdict(LotView lot) {
+        return judgements.of(List.of(lot)).get(lot.id()).get(0);
+    }
+
+    /** M6: threads held at one step and stripped at the next are intervals in verdict, strip and certificate. */
+    @Test
+    void m6AStepIsAnIntervalToTheEnd() throws Exception {
+        LotView lot = claiming(Methods.of("thread-stripping").orElseThrow(), 1.4);
+        for (SpecimenView block : lots.specimens(lot.id())) {
+            test(lot, block, End.STRIPPED, "held", "1.6 N·m", "failed", "1.8 N·m");
+        }
+        assertThat(verdict(lot).verdict()).isEqualTo(Verdict.SUPPORTED);
+        assertThat(verdict(lot).reason())
+                .contains("5 of 5 results are known between two steps", "1.600 N·m and 1.800 N·m");
+        http.perform(get("/lots/" + lot.code() + "/evidence").with(QUALITY))
+                .andExpect(content()
+                        .string(allOf(containsString("not above 1.800 N·m"), containsString("5 of them bounds"))));
+        decisions.decide(lot, Disposition.RELEASE, "The one claim is supported.", "release");
+        Snapshot kept = Snapshot.of(decisions.stored(lots.named(lot.code()), 1).snapshot);
+        assertThat(kept.specimens())
+                .hasSize(5)
+                .allSatisfy(line -> assertThat(line.figures()).singleElement().satisfies(figure -> {
+                    assertThat(figure.kind()).isEqualTo("BETWEEN");
+                    assertThat(figure.value()).isEqualTo(1.6);
+                    assertThat(figure.upper()).isEqualTo(1.8);
+                }));
+        http.perform(get("/lots/" + lot.code() + "/certificate").with(QUALITY))
+                .andExpect(content().string(allOf(containsString("Stripping torque"), containsString("supported"))));
+    }
+
+    /** Survivors and those that break say at least and at most: what is denied is denied, and no mean is made of them. */
+    @Test
+    void aDropThatBreaksIsAnUpperBound() {
+        LotView lot = claiming(Methods.of("drop-impact").orElseThrow(), 3);
+        List<SpecimenView> parts = lots.specimens(lot.id());
+        for (SpecimenView part : parts) {
+            test(lot, part, End.BROKE, "mass", "500 g", "height", "400 mm");
+        }
+        assertThat(verdict(lot).verdict()).isEqualTo(Verdict.CONTRADICTED);
+        assertThat(judgements.details(lot).get(0).judgement().mean()).isEmpty();
+    }
+
+    /** M43: a zero read with the test voids it; noted when the result is known it takes nothing away. */
+    @Test
+    void m43AZeroNotedLaterTakesNothingAway() {
+        LotView lot = claiming(Methods.of("part-load").orElseThrow(), 500);
+        List<SpecimenView> hooks = lots.specimens(lot.id());
+        test(lot, hooks.get(0), End.BROKE, "force", "612 N", "zero-change", "9 N");
+        test(lot, hooks.get(1), End.BROKE, "force", "612 N");
+        test(lot, hooks.get(1), null, "zero-change", "9 N");
+
+        Reduced with = bench.record(lot, hooks.get(0).label()).result().orElseThrow();
+        assertThat(with.made()).isEqualTo(Reduced.Made.NOTHING);
+        assertThat(with.reason()).contains("the zero had moved by 9.000 N");
+        Reduced later = bench.record(lot, hooks.get(1).label()).result().orElseThrow();
+        assertThat(later.made()).isEqualTo(Reduced.Made.VALUE);
+        // Corrected after the result was known, it is a change that another account looks at.
+        long zero = bench.record(lot, hooks.get(0).label()).readings().stream()
+                .filter(reading -> reading.field().key().equals("zero-change"))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        bench.correct(
+                lot,
+                zero,
+                new Bench.Correction("1 N", null, 0, Cause.MISREAD, "read on the wrong display", "1 N"),
+                "bench");
+        assertThat(bench.record(lot, hooks.get(0).label())
+                        .result()
+                        .orElseThrow()
+                        .made())
+                .isEqualTo(Reduced.Made.VALUE);
+        assertThat(decisions.blocks(lot)).anySatisfy(block -> {
+            assertThat(block.kind()).isEqualTo(Block.Kind.TAKEN_OUT);
+            assertThat(block.what()).contains("how far the zero had moved changed from 9 N to 1 N");
+        });
+    }
+
+    /** What must be read is asked for before a test can end, and none of its readings is stored until all can be. */
+    @Test
+    void aTestIsStoredWholeOrNotAtAll() {
+        LotView lot = claiming(Methods.of("torsion").orElseThrow(), 40);
+        SpecimenView rod = lots.specimens(lot.id()).get(0);
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> test(lot, rod, End.BROKE, "torque", "2.1 N·m"))
+                .hasMessageContaining("angle at the end");
+        org.assertj.core.api.Assertions.assertThatThrownBy(
+                        () -> test(lot, rod, End.BROKE, "torque", "2.1 N·m", "angle", "2 N"))
+                .hasMessageContaining("is a force, not an angle");
+        org.assertj.core.api.Assertions.assertThatThrownBy(
+                        () -> test(lot, rod, null, "torque", "2.1 N·m", "angle", "200 °"))
+                .hasMessageContaining("Say how the test ended");
+        org.assertj.core.api.Assertions.assertThatThrownBy(
+                        () -> test(lot, rod, End.STRIPPED, "torque", "2.1 N·m", "angle", "200 °"))
+                .hasMessageContaining("Say how the test ended");
+        assertThat(bench.record(lot, rod.label()).readings()).isEmpty();
+        test(lot, rod, End.BROKE, "torque", "2.1 N·m", "angle", "200 °");
+        test(lot, rod, End.BROKE, "torque", "2.1 N·m", "angle", "200 °");
+        assertThat(bench.record(lot, rod.label()).readings()).hasSize(2);
+        assertThat(bench.record(lot, rod.label()).result()).isEmpty();
+    }
+}

@@ -191,6 +191,14 @@ public class Bench {
                 throw entries.size() == 1 ? refusal : new NotTaken(entry.field() + "-" + entry.place(), refusal);
             }
         }
+        requireTogether(record(lot, specimen.label()));
+    }
+
+    /** Refuses readings that cannot belong together: kept, they would be a test that is over and says nothing. */
+    private static void requireTogether(SpecimenRecord record) {
+        if (!record.problem().isEmpty()) {
+            throw new Refusal("typed", record.specimen().label() + ": " + record.problem());
+        }
     }
 
     private static boolean isTest(Method method, Entry entry) {
@@ -293,6 +301,9 @@ public class Bench {
                 store(lot, specimen, method, entry, new Written(by, at, null, importId));
             }
         }
+        records(lot.id()).stream()
+                .filter(record -> bySpecimen.containsKey(record.specimen().label()))
+                .forEach(Bench::requireTogether);
     }
 
     /** What of the lot itself would make {@link #enterAll} refuse these, whatever stands in their cells. */
@@ -372,6 +383,7 @@ public class Bench {
                 method,
                 entry,
                 new Written(by, clock.instant(), new Replaced(wrong.id, correction.cause(), reason), null));
+        requireTogether(record(lot, specimen.label()));
     }
 
     /** The lot's specimens with their readings, in order of their sets. */

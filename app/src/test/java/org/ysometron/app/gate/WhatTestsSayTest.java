@@ -163,6 +163,24 @@ class WhatTestsSayTest extends DemoSite {
                 .andExpect(content().string(allOf(containsString("Stripping torque"), containsString("supported"))));
     }
 
+    /** Who says that it held and types where it did not, or forgets where it did not, gets no value out of it. */
+    @Test
+    void readingsThatCannotBelongTogetherAreRefused() {
+        LotView lot = claiming(Methods.of("thread-stripping").orElseThrow(), 1.4);
+        List<SpecimenView> blocks = lots.specimens(lot.id());
+        org.assertj.core.api.Assertions.assertThatThrownBy(
+                        () -> test(lot, blocks.get(0), End.HELD_TO_THE_END, "held", "1.6 N·m", "failed", "1.8 N·m"))
+                .hasMessageContaining("one of the two is wrong");
+        org.assertj.core.api.Assertions.assertThatThrownBy(
+                        () -> test(lot, blocks.get(0), End.STRIPPED, "held", "1.8 N·m", "failed", "1.6 N·m"))
+                .hasMessageContaining("what held lies below what did not");
+        assertThat(bench.record(lot, blocks.get(0).label()).readings()).isEmpty();
+        test(lot, blocks.get(0), End.STRIPPED, "held", "1.6 N·m");
+        Reduced open = bench.record(lot, blocks.get(0).label()).result().orElseThrow();
+        assertThat(open.made()).isEqualTo(Reduced.Made.AT_LEAST);
+        assertThat(open.reason()).contains("was not read");
+    }
+
     /** Survivors and those that break say at least and at most: what is denied is denied, and no mean is made of them. */
     @Test
     void aDropThatBreaksIsAnUpperBound() {

@@ -39,6 +39,16 @@ public record Figure(OptionalDouble value, OptionalDouble upper, String reason, 
         return new Figure(OptionalDouble.of(lower), OptionalDouble.of(upper), "", List.of(), working);
     }
 
+    /** All that is known: above this; what would end it was not read, whatever is said of how it ended. */
+    public static Figure above(double lower, Working working) {
+        return between(lower, Double.POSITIVE_INFINITY, working);
+    }
+
+    /** Whether nothing is known of where it ends. */
+    boolean isOpen() {
+        return upper.isPresent() && Double.isInfinite(upper.getAsDouble());
+    }
+
     /** None, and why. */
     public static Figure none(String reason, Working working) {
         return new Figure(OptionalDouble.empty(), OptionalDouble.empty(), reason, List.of(), working);

@@ -30,7 +30,7 @@ public final class HeatUnderLoad extends Method {
         OptionalDouble moved = readings.mean("moved");
         Working steps = Working.of(step("last temperature that it held", "T₁", "as read", held, "°C", ""));
         return moved.isEmpty()
-                ? Figure.of(held, steps)
+                ? Figure.above(held, steps)
                 : Figure.between(
                         held,
                         moved.getAsDouble(),

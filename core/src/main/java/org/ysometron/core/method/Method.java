@@ -164,6 +164,22 @@ public abstract class Method {
             return new Reduced(
                     characteristic, Reduced.Made.NOTHING, none, none, none, figure.reason(), figure.notes(), working);
         }
+        if (end == End.HELD_TO_THE_END && figure.upper().isPresent() && !figure.isOpen()) {
+            throw new IllegalArgumentException(
+                    "it held to the end, and yet the step at which it did not was read: one of the two is wrong");
+        }
+        if (figure.isOpen() && makes == Reduced.Made.VALUE) {
+            String open = "the step at which it ended was not read: a lower bound";
+            return new Reduced(
+                    characteristic,
+                    Reduced.Made.AT_LEAST,
+                    figure.value(),
+                    none,
+                    figure.value(),
+                    open,
+                    figure.notes(),
+                    figure.working().then(Step.note(end.words(), open)));
+        }
         boolean whole = makes == Reduced.Made.VALUE;
         String because = makes == Reduced.Made.AT_MOST ? end.words() + ": an upper bound" : end.because();
         Reduced.Made made = whole && figure.upper().isPresent() ? Reduced.Made.BETWEEN : makes;

@@ -26,7 +26,7 @@ public final class ThreadStripping extends Method {
         return Map.of(
                 "stripping-torque",
                 failed.isEmpty()
-                        ? Figure.of(low, steps)
+                        ? Figure.above(low, steps)
                         : Figure.between(
                                 low,
                                 failed.getAsDouble(),

@@ -222,6 +222,7 @@ public class Bench {
         if (closing.isEmpty()) {
             return entries.stream().map(entry -> with(entry, null)).toList();
         }
+        before.ifPresent(over -> test.forEach(entry -> requireNew(live, entry)));
         End end = closing.get().outcome();
         if (before.isEmpty() && end == null && method.data().days() == 0) {
             throw new Refusal("outcome", "Say how the test ended.");
@@ -239,6 +240,19 @@ public class Bench {
                             repeats || (before.isEmpty() && entry.equals(closing.get())) ? entry.outcome() : null);
                 })
                 .toList();
+    }
+
+    /** Refuses one more reading of what was read in a test that is over: the mean would move once the result is known. */
+    private static void requireNew(List<Reading> live, Entry entry) {
+        boolean read = live.stream().anyMatch(reading -> reading.field.equals(entry.field()));
+        boolean same = live.stream()
+                .anyMatch(reading -> reading.field.equals(entry.field()) && reading.place == entry.place());
+        if (read && !same) {
+            throw new Refusal(
+                    "typed",
+                    "The test of " + entry.specimen()
+                            + " is over: what was read in it stands, and is corrected with a reason.");
+        }
     }
 
     /** Refuses the end of a test of which something that must be read is missing. */
@@ -274,6 +288,9 @@ public class Bench {
         // Of the few whose size was changed, what was measured before this file.
         Map<Long, List<Reading>> resized = before.resized(byLabel.values(), readings::liveOf);
         Set<ReadingRepository.Place> taken = new HashSet<>(readings.taken(lot.id()));
+        // Of the few that have readings already.
+        Set<Long> begun =
+                taken.stream().map(ReadingRepository.Place::specimenId).collect(Collectors.toSet());
         boolean sized = false;
         Instant at = clock.instant();
         for (Map.Entry<String, List<Entry>> own : bySpecimen.entrySet()) {
@@ -289,6 +306,14 @@ public class Bench {
             }
             if (test) {
                 before.requireMeasuredSince(specimen, resized.getOrDefault(specimen.id(), List.of()));
+            }
+            if (test && begun.contains(specimen.id())) {
+                List<Reading> live = readings.liveOf(specimen.id());
+                if (live.stream().anyMatch(reading -> reading.outcome != null)) {
+                    own.getValue().stream()
+                            .filter(entry -> isTest(method, entry))
+                            .forEach(entry -> requireNew(live, entry));
+                }
             }
             for (Entry entry : own.getValue()) {
                 if (!taken.add(new ReadingRepository.Place(specimen.id(), entry.field(), entry.place()))) {

@@ -107,7 +107,8 @@ public class Sizes {
                                 .toArray());
         if (scale.isPresent()) {
             return Optional.of(set.get(0).label() + " to "
-                    + set.get(set.size() - 1).label() + ": " + scale.get().sentence());
+                    + set.get(set.size() - 1).label() + ": "
+                    + scale.get().sentence().replaceAll("[.]$", ""));
         }
         return gross.isEmpty()
                 ? Optional.empty()

@@ -181,6 +181,25 @@ class WhatTestsSayTest extends DemoSite {
         assertThat(open.reason()).contains("was not read");
     }
 
+    /** A test that is over takes no more readings of what was read in it, by hand or by file; what was not read may follow. */
+    @Test
+    void aTestThatIsOverTakesNoMoreOfTheSame() {
+        LotView lot = claiming(Methods.of("peel").orElseThrow(), 1);
+        SpecimenView strip = lots.specimens(lot.id()).get(0);
+        test(lot, strip, null, "width", "20.0 mm");
+        test(lot, strip, End.BROKE, "force", "30 N");
+        long gauge = testLots.gauge("bench load cell");
+        Bench.Entry more = new Bench.Entry(strip.label(), "force", 2, "90 N", End.BROKE, gauge, "90 N");
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> bench.enter(lot, more, "bench"))
+                .hasMessageContaining("is over");
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> bench.enterAll(lot, List.of(more), "bench", null))
+                .hasMessageContaining("is over");
+        assertThat(bench.record(lot, strip.label()).result().orElseThrow().value())
+                .hasValue(1.5);
+        bench.enter(lot, new Bench.Entry(strip.label(), "failure", 1, "adhesive", null, gauge, ""), "bench");
+        assertThat(bench.record(lot, strip.label()).readings()).hasSize(3);
+    }
+
     /** Survivors and those that break say at least and at most: what is denied is denied, and no mean is made of them. */
     @Test
     void aDropThatBreaksIsAnUpperBound() {

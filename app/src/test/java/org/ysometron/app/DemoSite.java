@@ -65,6 +65,15 @@ public abstract class DemoSite {
     @Autowired
     protected org.ysometron.app.gate.Decisions gateOfTests;
 
+    /** Lots that a test leaves waiting crowd those of the demo out of the calendar, which plans so many and no more. */
+    protected void away(java.util.List<org.ysometron.app.lot.LotView> made) {
+        made.stream()
+                .map(lot -> lots.named(lot.code()))
+                .filter(lot -> lot.state().isUndecided())
+                .forEach(lot -> gateOfTests.decide(
+                        lot, org.ysometron.core.gate.Disposition.REJECT, "Was made for a test of the bench.", "away"));
+    }
+
     /** An engineer's word about the first thing of this kind that blocks the lot. */
     protected org.springframework.test.web.servlet.ResultActions word(
             org.ysometron.app.lot.LotView lot, org.ysometron.core.gate.Block.Kind kind, String reason)

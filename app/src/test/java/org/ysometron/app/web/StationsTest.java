@@ -45,6 +45,15 @@ class StationsTest extends DemoSite {
     @AfterAll
     void stop() {
         browser.close();
+        away(made);
+    }
+
+    private final List<LotView> made = new ArrayList<>();
+
+    private LotView bare() {
+        LotView lot = testLots.bare();
+        made.add(lot);
+        return lot;
     }
 
     private void set(LotView lot, String method, SpecimenDesign design, double rate, int n) {
@@ -68,7 +77,7 @@ class StationsTest extends DemoSite {
     /** A lot of five methods, two specimens each, from the first page to the last without a pointer. */
     @Test
     void aLotOfFiveMethodsIsEnteredByKeyboardAlone() {
-        LotView lot = testLots.bare();
+        LotView lot = bare();
         testLots.dry(lot, LocalDateTime.now().minusHours(2));
         List<Typed> methods = List.of(
                 new Typed("tension", List.of("4.01", "4.02", "4.00", "3.98", "3.99", "3.97"), List.of("880")),
@@ -167,7 +176,7 @@ class StationsTest extends DemoSite {
     /** The connection goes while a force is on its way: what was typed is still there, and once sent it is stored once. */
     @Test
     void aLostConnectionKeepsWhatWasTyped() {
-        LotView lot = testLots.bare();
+        LotView lot = bare();
         set(lot, "part-load", SpecimenDesign.HOOK, 5, 2);
         confirmed("bench", "part-load");
         Page page = browser.signedIn("bench");
@@ -191,7 +200,7 @@ class StationsTest extends DemoSite {
     /** M23, M33, M34, M35: what was seen belongs to the specimen, is typed beside its test, and stands with its readings. */
     @Test
     void m33WhatIsSeenIsKeptWithTheSpecimen() {
-        LotView lot = testLots.bare();
+        LotView lot = bare();
         set(lot, "part-load", SpecimenDesign.HOOK, 5, 1);
         confirmed("bench", "part-load");
         Page page = browser.signedIn("bench");
@@ -221,7 +230,7 @@ class StationsTest extends DemoSite {
     /** Two people, two methods, one lot: neither page takes the other's specimens, and each stores what it typed. */
     @Test
     void twoStationsAtOneLotDoNotMeet() {
-        LotView lot = testLots.bare();
+        LotView lot = bare();
         set(lot, "part-load", SpecimenDesign.HOOK, 5, 3);
         set(lot, "double-shear", SpecimenDesign.SHEAR_PIN, 5, 3);
         for (String account : List.of("bench", "quality")) {

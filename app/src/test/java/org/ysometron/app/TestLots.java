@@ -3,6 +3,7 @@ package org.ysometron.app;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -26,7 +27,10 @@ import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.End;
+import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
+import org.ysometron.core.plan.PlannedTest;
+import org.ysometron.core.plan.PlannedTest.Notch;
 
 /** Lots for tests, in a colour of their own so that the demo's charts stay as they are. */
 @Component
@@ -161,6 +165,43 @@ public class TestLots {
                         5,
                         count),
                 "bench");
+    }
+
+    /** A line of a plan: the method's own first design, solid, flat and dry. */
+    public static PlannedTest line(String method, double rate, int n) {
+        Method known = Methods.of(method).orElseThrow();
+        return line(method, known.data().designs().get(0), rate, n);
+    }
+
+    /** The same of another design that the method takes. */
+    public static PlannedTest line(String method, SpecimenDesign design, double rate, int n) {
+        return new PlannedTest(
+                Methods.of(method).orElseThrow(),
+                design,
+                Orientation.XY,
+                Notch.NONE,
+                Basis.SOLID,
+                "",
+                Conditioning.DRY,
+                rate,
+                n,
+                "");
+    }
+
+    /** Specimens of such a line. */
+    public void set(LotView lot, PlannedTest test) {
+        lots.addSet(
+                lot.id(),
+                Lots.NewSet.of(UUID.randomUUID().toString(), test, test.n(), 1, Lots.Making.UNKNOWN),
+                "bench");
+    }
+
+    /** One of the instruments that a method is read on, the larger where there are two. */
+    public long instrument(Method method) {
+        return instruments.serving(method.data().equipment()).stream()
+                .max(Comparator.comparingDouble(one -> one.capacity().orElse(0)))
+                .orElseThrow()
+                .id();
     }
 
     public long gauge(String name) {

@@ -38,8 +38,10 @@ import org.ysometron.core.method.Calibration;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Reduced;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
+import org.ysometron.core.reading.Noted;
 
 /** Readings: entered once, corrected by a second one with a reason, never changed. */
 @Component
@@ -183,21 +185,43 @@ public class Bench {
                                 + "): correct it with a reason instead.");
             }
         }
-        Instant at = clock.instant();
+        Written written = new Written(by, clock.instant(), null, null);
+        SpecimenRecord known = record(lot, specimen.label());
         for (Entry entry : fresh) {
             try {
-                store(lot, specimen, method, entry, new Written(by, at, null, null));
+                store(lot, specimen, method, entry, written);
             } catch (Refusal refusal) {
                 throw entries.size() == 1 ? refusal : new NotTaken(entry.field() + "-" + entry.place(), refusal);
             }
         }
         requireTogether(record(lot, specimen.label()));
+        requireUnchanged(known, record(lot, specimen.label()));
     }
 
     /** Refuses readings that cannot belong together: kept, they would be a test that is over and says nothing. */
     private static void requireTogether(SpecimenRecord record) {
         if (!record.problem().isEmpty()) {
             throw new Refusal("typed", record.specimen().label() + ": " + record.problem());
+        }
+    }
+
+    /** Refuses what would move a figure that is known: a test that is over takes what gives another figure, and corrections. */
+    private static void requireUnchanged(SpecimenRecord known, SpecimenRecord now) {
+        for (Reduced before : known.results()) {
+            boolean moved = before.shown().isPresent()
+                    && now.result(before.characteristic())
+                            .filter(after -> after.made() == before.made()
+                                    && after.value().equals(before.value())
+                                    && after.upper().equals(before.upper())
+                                    && after.shown().equals(before.shown()))
+                            .isEmpty();
+            if (moved) {
+                throw new Refusal(
+                        "typed",
+                        "The test of " + known.specimen().label() + " is over, and this would change its "
+                                + before.characteristic().title()
+                                + ": what was read stands, and is corrected with a reason.");
+            }
         }
     }
 
@@ -222,13 +246,13 @@ public class Bench {
         if (closing.isEmpty()) {
             return entries.stream().map(entry -> with(entry, null)).toList();
         }
-        before.ifPresent(over -> test.forEach(entry -> requireNew(live, entry)));
         End end = closing.get().outcome();
         if (before.isEmpty() && end == null && method.data().days() == 0) {
             throw new Refusal("outcome", "Say how the test ended.");
         }
         if (before.isEmpty() && end != null) {
             requireAll(method, live, test);
+            requireCause(live, entries, end);
         }
         return entries.stream()
                 .map(entry -> {
@@ -240,19 +264,6 @@ public class Bench {
                             repeats || (before.isEmpty() && entry.equals(closing.get())) ? entry.outcome() : null);
                 })
                 .toList();
-    }
-
-    /** Refuses one more reading of what was read in a test that is over: the mean would move once the result is known. */
-    private static void requireNew(List<Reading> live, Entry entry) {
-        boolean read = live.stream().anyMatch(reading -> reading.field.equals(entry.field()));
-        boolean same = live.stream()
-                .anyMatch(reading -> reading.field.equals(entry.field()) && reading.place == entry.place());
-        if (read && !same) {
-            throw new Refusal(
-                    "typed",
-                    "The test of " + entry.specimen()
-                            + " is over: what was read in it stands, and is corrected with a reason.");
-        }
     }
 
     /** Refuses the end of a test of which something that must be read is missing. */
@@ -267,6 +278,15 @@ public class Bench {
                         new Refusal(
                                 "typed", "Nothing was typed for '" + field.words() + "', which the test is read by."));
             }
+        }
+    }
+
+    /** What is void has a cause, which stands in the remark. */
+    private static void requireCause(List<Reading> live, List<Entry> entries, End end) {
+        boolean said = entries.stream().anyMatch(entry -> entry.field().equals(Noted.REMARK))
+                || live.stream().anyMatch(reading -> reading.field.equals(Noted.REMARK));
+        if (end == End.VOID && !said) {
+            throw new Refusal("outcome", "Say in the remark why it is void.");
         }
     }
 
@@ -288,11 +308,12 @@ public class Bench {
         // Of the few whose size was changed, what was measured before this file.
         Map<Long, List<Reading>> resized = before.resized(byLabel.values(), readings::liveOf);
         Set<ReadingRepository.Place> taken = new HashSet<>(readings.taken(lot.id()));
-        // Of the few that have readings already.
-        Set<Long> begun =
-                taken.stream().map(ReadingRepository.Place::specimenId).collect(Collectors.toSet());
+        Map<String, SpecimenRecord> known = new HashMap<>();
+        if (!taken.isEmpty()) {
+            records(lot.id()).forEach(record -> known.put(record.specimen().label(), record));
+        }
         boolean sized = false;
-        Instant at = clock.instant();
+        Written written = new Written(by, clock.instant(), null, importId);
         for (Map.Entry<String, List<Entry>> own : bySpecimen.entrySet()) {
             SpecimenView specimen = byLabel.get(own.getKey());
             if (specimen == null) {
@@ -307,15 +328,8 @@ public class Bench {
             if (test) {
                 before.requireMeasuredSince(specimen, resized.getOrDefault(specimen.id(), List.of()));
             }
-            if (test && begun.contains(specimen.id())) {
-                List<Reading> live = readings.liveOf(specimen.id());
-                if (live.stream().anyMatch(reading -> reading.outcome != null)) {
-                    own.getValue().stream()
-                            .filter(entry -> isTest(method, entry))
-                            .forEach(entry -> requireNew(live, entry));
-                }
-            }
-            for (Entry entry : own.getValue()) {
+            List<Reading> live = known.containsKey(own.getKey()) ? readings.liveOf(specimen.id()) : List.of();
+            for (Entry entry : closed(method, live, own.getValue())) {
                 if (!taken.add(new ReadingRepository.Place(specimen.id(), entry.field(), entry.place()))) {
                     throw new Refusal(
                             "typed",
@@ -323,12 +337,16 @@ public class Bench {
                                     + ReadingCheck.field(method, entry.field()).label(entry.place())
                                     + ": correct it with a reason instead.");
                 }
-                store(lot, specimen, method, entry, new Written(by, at, null, importId));
+                store(lot, specimen, method, entry, written);
             }
         }
-        records(lot.id()).stream()
-                .filter(record -> bySpecimen.containsKey(record.specimen().label()))
-                .forEach(Bench::requireTogether);
+        for (SpecimenRecord record : records(lot.id())) {
+            String label = record.specimen().label();
+            if (bySpecimen.containsKey(label)) {
+                requireTogether(record);
+                Optional.ofNullable(known.get(label)).ifPresent(first -> requireUnchanged(first, record));
+            }
+        }
     }
 
     /** What of the lot itself would make {@link #enterAll} refuse these, whatever stands in their cells. */

@@ -381,7 +381,7 @@ class BenchPages {
         }
         EarlierLots.Earlier lots = before.get();
         lines.add("Earlier lots: means from " + Figures.significant(lots.least(), 3) + " to "
-                + with(lots.greatest(), 3, main.unit()) + " ("
+                + Figures.withUnit(lots.greatest(), 3, main.unit()) + " ("
                 + lots.means().size() + " lots)");
         List<Double> all = new ArrayList<>(lots.means());
         all.add(figure);
@@ -406,21 +406,17 @@ class BenchPages {
         return new BenchView.Preview("", lines, List.of(), -1);
     }
 
-    private static String with(double value, int digits, String unit) {
-        return Figures.significant(value, digits) + (unit.isEmpty() ? "" : " " + unit);
-    }
-
     /** A figure with what it is good for: "at least 55.0 MPa", "1.60 to 1.80 N·m". */
     private static String words(Reduced result) {
         int digits = result.characteristic().digits() + 1;
         String unit = result.characteristic().unit();
         return switch (result.made()) {
-            case VALUE -> with(result.value().getAsDouble(), digits, unit);
-            case AT_LEAST -> "at least " + with(result.value().getAsDouble(), digits, unit);
-            case AT_MOST -> "at most " + with(result.value().getAsDouble(), digits, unit);
+            case VALUE -> Figures.withUnit(result.value().getAsDouble(), digits, unit);
+            case AT_LEAST -> "at least " + Figures.withUnit(result.value().getAsDouble(), digits, unit);
+            case AT_MOST -> "at most " + Figures.withUnit(result.value().getAsDouble(), digits, unit);
             case BETWEEN ->
                 Figures.significant(result.value().getAsDouble(), digits) + " to "
-                        + with(result.upper().getAsDouble(), digits, unit);
+                        + Figures.withUnit(result.upper().getAsDouble(), digits, unit);
             case NOTHING -> "";
         };
     }
@@ -590,7 +586,10 @@ class BenchPages {
                         .orElse("");
         String expected = load.isEmpty()
                 ? ""
-                : with(load.getAsDouble(), 3, record.method().data().equipment().unit()) + " expected";
+                : Figures.withUnit(
+                                load.getAsDouble(),
+                                3,
+                                record.method().data().equipment().unit()) + " expected";
         return new BenchView.Hand(
                 record.specimen().label(),
                 record.specimen().conditions().orientation().name(),

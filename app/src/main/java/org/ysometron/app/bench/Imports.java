@@ -30,6 +30,7 @@ import org.ysometron.core.method.Method;
 import org.ysometron.core.method.MethodData;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
+import org.ysometron.core.reading.Noted;
 import org.ysometron.core.reading.Sheet;
 import org.ysometron.core.working.Figures;
 
@@ -206,6 +207,7 @@ class Imports {
         private final boolean taken;
         private final List<Bad> bad = new ArrayList<>();
         private final List<Bench.Entry> entries = new ArrayList<>();
+        private final Map<String, List<Double>> numbers = new LinkedHashMap<>();
         private final List<String> sizes = new ArrayList<>();
         private final List<String> tested = new ArrayList<>();
         private String label = "";
@@ -238,7 +240,7 @@ class Imports {
             }
             MethodData data = record.method().data();
             Optional<ReadingFile.Column> closing = closing(data);
-            End outcome = outcome(data, closing.isPresent());
+            End outcome = outcome(record, closing.isPresent());
             row.cells().forEach((column, cell) -> {
                 Optional<Field> field = data.sheet().field(column.name());
                 if (field.isPresent()) {
@@ -249,6 +251,9 @@ class Imports {
             });
             if (entries.isEmpty() && bad.isEmpty()) {
                 fail("row", "no value", "the row has no reading");
+            }
+            if (bad.isEmpty() && !taken) {
+                together(record, outcome).ifPresent(reason -> fail("row", label, reason));
             }
         }
 
@@ -287,7 +292,42 @@ class Imports {
                     .or(() -> test.stream().findFirst());
         }
 
-        private @Nullable End outcome(MethodData data, boolean isTested) {
+        /** Why the row's readings cannot be taken together with what is there; empty when they can. */
+        private Optional<String> together(SpecimenRecord record, @Nullable End outcome) {
+            MethodData data = record.method().data();
+            if (record.isTested() || outcome == null) {
+                return Optional.empty();
+            }
+            for (Field field : data.sheet().of(Field.Role.TEST)) {
+                boolean read = field.optional()
+                        || !record.live(field).isEmpty()
+                        || entries.stream().anyMatch(entry -> entry.field().equals(field.key()));
+                if (!read) {
+                    return Optional.of("'" + field.key() + "' is missing, which the test is read by");
+                }
+            }
+            boolean why = !record.live(Noted.REMARK).isEmpty()
+                    || entries.stream().anyMatch(entry -> entry.field().equals(Noted.REMARK));
+            if (outcome == End.VOID && !why) {
+                return Optional.of("a void test needs its reason in a column 'remark'");
+            }
+            return apart(record, outcome);
+        }
+
+        /** What the method has against the numbers; nothing while sizes are missing. */
+        private Optional<String> apart(SpecimenRecord record, End outcome) {
+            try {
+                record.resultsWith(numbers, outcome, gauge.capacity());
+                return Optional.empty();
+            } catch (IllegalArgumentException apart) {
+                return record.isMeasuredWith(numbers.keySet())
+                        ? Optional.of(String.valueOf(apart.getMessage()))
+                        : Optional.empty();
+            }
+        }
+
+        private @Nullable End outcome(SpecimenRecord record, boolean isTested) {
+            MethodData data = record.method().data();
             Optional<String> words = row.word("outcome");
             if (words.isEmpty()) {
                 outcomeWords = isTested ? data.usualEnd().words() + " (none given)" : "";
@@ -301,7 +341,9 @@ class Imports {
             for (End outcome : data.ends().keySet()) {
                 if (outcome.words().equals(wanted)) {
                     outcomeWords = outcome.words();
-                    if (!isTested) {
+                    if (record.isTested() && !taken) {
+                        fail("outcome", words.get(), "its test is over: how it ended is corrected at the bench");
+                    } else if (!isTested) {
                         fail(
                                 "outcome",
                                 words.get(),
@@ -367,9 +409,10 @@ class Imports {
                     ? typed
                     : field.dimension() == Dimension.LENGTH
                             ? Figures.decimals(one.value().getAsDouble(), 2)
-                            : Figures.significant(one.value().getAsDouble(), 4)
-                                    + (field.unit().isEmpty() ? "" : " " + field.unit());
+                            : Figures.withUnit(one.value().getAsDouble(), 4, field.unit());
             (test ? tested : sizes).add(shown);
+            one.value().ifPresent(value -> numbers.computeIfAbsent(field.key(), key -> new ArrayList<>())
+                    .add(value));
             entries.add(entry);
             return Optional.empty();
         }

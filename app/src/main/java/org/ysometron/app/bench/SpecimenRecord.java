@@ -74,7 +74,7 @@ public final class SpecimenRecord {
         return live(field.key());
     }
 
-    private List<ReadingView> live(String key) {
+    List<ReadingView> live(String key) {
         return readings.stream()
                 .filter(reading -> reading.live() && reading.field().key().equals(key))
                 .sorted(Comparator.comparingInt(ReadingView::place))
@@ -118,8 +118,15 @@ public final class SpecimenRecord {
 
     /** Whether every size that its method asks for was read once at least. */
     public boolean isMeasured() {
+        return isMeasuredWith(Set.of());
+    }
+
+    /** The same once these fields are read as well. */
+    boolean isMeasuredWith(Set<String> fields) {
         return method.data().sheet().of(Field.Role.SIZE).stream()
-                .allMatch(field -> field.optional() || !live(field).isEmpty());
+                .allMatch(field -> field.optional()
+                        || fields.contains(field.key())
+                        || !live(field).isEmpty());
     }
 
     /** Mean of what was read in a field; empty while nothing was. */

@@ -61,6 +61,33 @@ class OtherProducts {
         works.bars(lot, Orientation.ZX, "", 23.1, 1.9, gauge, chance);
     }
 
+    /** A slate lot, dried as it should be: the colour costs it strength between the layers and none along them. */
+    void slate(long gauge) {
+        LotView lot = works.lots.enter(
+                new Lots.NewLot(
+                        "SS-0013",
+                        "skerry-bf10",
+                        "slate",
+                        works.daysAgo(7),
+                        "120 spools of 750 g",
+                        "First lot with the new colour masterbatch.",
+                        new Lots.Origin(
+                                "line 1",
+                                "12 %",
+                                new Blend("F3", "SL-8", 2),
+                                List.of(
+                                        new RawMaterial(RawMaterial.Kind.POLYMER, "PB-7742"),
+                                        new RawMaterial(RawMaterial.Kind.FIBRE, "BF-0310"),
+                                        new RawMaterial(RawMaterial.Kind.COLOUR, "MB-SL-23")))),
+                "bench");
+        works.draw(lot, "S1", Samples.Place.MIDDLE, "pallet 1, top layer");
+        works.dried(lot, lot.madeOn().plusDays(1).atTime(9, 0));
+        Random chance = new Random(78);
+        works.bars(lot, Orientation.XY, "", SkerryTruth.SLATE_FLAT, 1.1, gauge, chance);
+        works.bars(lot, Orientation.ZX, "", SkerryTruth.SLATE_UPRIGHT, 1.1, gauge, chance);
+        works.decide(lot, "The new masterbatch: the colour's maker is asked, and the next lot goes back to MB-SL-22.");
+    }
+
     // ---- Dunlin C2 ---------------------------------------------------------------------------------------------
 
     void dunlin(long gauge, long second, Workshop workshop) {

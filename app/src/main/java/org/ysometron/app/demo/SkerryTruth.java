@@ -31,6 +31,11 @@ record SkerryTruth(int lots) {
     private static final double SLIDE_PER_LOT = 0.30;
     private static final double BAD_LOT_LOSS = 4.8;
 
+    /** What the slate of a new masterbatch has flat, as the natural has, and upright, where it lost a fifth. */
+    static final double SLATE_FLAT = 55.2;
+
+    static final double SLATE_UPRIGHT = 22.6;
+
     /** Index of the first lot made with the raised share of regrind; from there the upright strength slides. */
     int slideFrom() {
         return lots - 10;

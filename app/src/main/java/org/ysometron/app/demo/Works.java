@@ -99,6 +99,21 @@ class Works {
         return LocalDateTime.now(clock).truncatedTo(ChronoUnit.MINUTES);
     }
 
+    /** A spool dried as its datasheet says and kept in a dry box until it was printed. */
+    void dried(LotView lot, LocalDateTime ended) {
+        intake.enterDrying(
+                lot,
+                null,
+                Map.of(
+                        "ended", ended.toString(),
+                        "temperature", "100 °C",
+                        "time", "6 h",
+                        "kept", "DRY_BOX",
+                        "humidity", "13 %"),
+                lot.code() + "-dried",
+                "bench");
+    }
+
     /** Decides about a lot as it stands. */
     void conclude(LotView lot, Disposition disposition, String reason) {
         decisions.decide(lot, disposition, reason, "release");

@@ -288,17 +288,7 @@ class Workshop {
         LotView lot = works.lots.enter(
                 new Lots.NewLot(code, "skerry-bf10", "natural", works.daysAgo(3), "240 spools of 750 g", "", SKERRY),
                 "bench");
-        works.intake.enterDrying(
-                lot,
-                null,
-                Map.of(
-                        "ended", now().minusHours(9).toString(),
-                        "temperature", "100 °C",
-                        "time", "6 h",
-                        "kept", "DRY_BOX",
-                        "humidity", "13 %"),
-                lot.code() + "-dried",
-                "bench");
+        works.dried(lot, now().minusHours(9));
         plans.want(lot, works.daysAgo(-4), null, "");
         works.draw(lot, "S1", Samples.Place.MIDDLE, "pallet 1, top layer");
         print(lot, "printer 1", List.of(Sheets.SPECIMENS, Sheets.SPECIMENS, 0), 3, now().minusHours(8));
@@ -315,17 +305,7 @@ class Workshop {
                         "120 spools of 750 g",
                         "Printed in a hurry."),
                 "bench");
-        works.intake.enterDrying(
-                lot,
-                null,
-                Map.of(
-                        "ended", now().minusHours(30).toString(),
-                        "temperature", "100 °C",
-                        "time", "6 h",
-                        "kept", "DRY_BOX",
-                        "humidity", "13 %"),
-                lot.code() + "-dried",
-                "bench");
+        works.dried(lot, now().minusHours(30));
         print(lot, "printer 2", List.of(Sheets.SPECIMENS, 0, 0), 0, now().minusHours(28));
         Random chance = new Random(95);
         List<Bench.Entry> entries = new ArrayList<>();

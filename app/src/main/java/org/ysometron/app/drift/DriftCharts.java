@@ -81,7 +81,7 @@ class DriftCharts {
             Double uncertainty = uncertainties.get(point.takenOff());
             return uncertainty == null
                     ? ""
-                    : "; " + Figures.significant(point.takenOff(), 3) + (unit.isEmpty() ? "" : " " + unit)
+                    : "; " + Figures.withUnit(point.takenOff(), 3, unit)
                             + " taken off by a bridging study, uncertain by " + Figures.significant(uncertainty, 2);
         }
 

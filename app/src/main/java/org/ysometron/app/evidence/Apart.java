@@ -24,7 +24,7 @@ public record Apart(String terms, List<String> levels, String finding) {
         String unit = sets.stream()
                 .flatMap(set -> set.main().stream())
                 .findFirst()
-                .map(main -> main.unit().isEmpty() ? "" : " " + main.unit())
+                .map(main -> Figures.unit(main.unit()))
                 .orElse("");
         for (LotEvidence set : sets) {
             Evidence evidence =

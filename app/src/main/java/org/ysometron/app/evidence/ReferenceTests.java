@@ -98,7 +98,7 @@ public class ReferenceTests {
         if (main.isEmpty()) {
             return Optional.empty();
         }
-        String unit = main.get().unit().isEmpty() ? "" : " " + main.get().unit();
+        String unit = main.get().unit();
         List<Beside> all = of(lot.productId(), main.get(), conditions);
         Optional<Beside> own =
                 all.stream().filter(test -> test.lotId() == lot.id()).findFirst();
@@ -106,14 +106,14 @@ public class ReferenceTests {
             return Optional.empty();
         }
         String read = "The reference lot made in the same run reads "
-                + Figures.significant(own.get().mean(), 4) + unit + " (n = "
+                + Figures.withUnit(own.get().mean(), 4, unit) + " (n = "
                 + own.get().n() + ")";
-        Optional<IndividualsLimits> limits = limits(all, main.get().unit());
+        Optional<IndividualsLimits> limits = limits(all, unit);
         if (limits.isEmpty() || all.indexOf(own.get()) < BASE) {
             return Optional.of(read + ", one of its first " + BASE + " tests, from which its own limits are set.");
         }
         String usual = Figures.significant(limits.get().lower(), 4) + " to "
-                + Figures.significant(limits.get().upper(), 4) + unit;
+                + Figures.withUnit(limits.get().upper(), 4, unit);
         return Optional.of(
                 isInside(own.get(), limits.get())
                         ? read + ", within its own " + usual

@@ -50,7 +50,7 @@ class Strips {
                 judgement.reason(),
                 more(detail),
                 counts(judgement),
-                judgement.mean().isPresent() ? with(judgement.mean().getAsDouble(), digits, unit) : "",
+                judgement.mean().isPresent() ? Figures.withUnit(judgement.mean().getAsDouble(), digits, unit) : "",
                 boundWords(judgement, claim, digits, unit),
                 judgement.probability().isPresent()
                         ? Figures.probability(judgement.probability().getAsDouble())
@@ -180,7 +180,7 @@ class Strips {
         String words = "gauge ends at " + Figures.significant(end, 3);
         return end <= scale.high()
                 ? new StripView.Edge(scale.at(end), words)
-                : new StripView.Edge(-1, words + (unit.isEmpty() ? "" : " " + unit) + ", beyond this strip");
+                : new StripView.Edge(-1, words + Figures.unit(unit) + ", beyond this strip");
     }
 
     private static StripView.@Nullable Edge edge(Scale scale, OptionalDouble edge) {
@@ -206,8 +206,8 @@ class Strips {
                 level += free ? 0 : 1;
             }
             String words = value.label() + ": " + prefix(value.kind())
-                    + with(value.value(), 4, unit)
-                    + (value.upper() == null ? "" : ", not above " + with(value.upper(), 4, unit))
+                    + Figures.withUnit(value.value(), 4, unit)
+                    + (value.upper() == null ? "" : ", not above " + Figures.withUnit(value.upper(), 4, unit))
                     + (value.words().isEmpty() ? "" : " (" + value.words() + ")");
             marks.add(new StripView.Mark(
                     at,
@@ -260,25 +260,22 @@ class Strips {
         String level = Figures.plain(Math.round(1000 * judgement.confidence()) / 10.0, 3) + " %";
         if (low && high) {
             return level + " bounds " + Figures.significant(judgement.lower().getAsDouble(), digits + 1) + " and "
-                    + with(judgement.upper().getAsDouble(), digits + 1, unit);
+                    + Figures.withUnit(judgement.upper().getAsDouble(), digits + 1, unit);
         }
         if (low) {
-            return level + " lower bound " + with(judgement.lower().getAsDouble(), digits + 1, unit);
+            return level + " lower bound " + Figures.withUnit(judgement.lower().getAsDouble(), digits + 1, unit);
         }
-        return high ? level + " upper bound " + with(judgement.upper().getAsDouble(), digits + 1, unit) : "";
+        return high
+                ? level + " upper bound " + Figures.withUnit(judgement.upper().getAsDouble(), digits + 1, unit)
+                : "";
     }
 
     private static String description(Judgements.Detail detail, Judgement judgement, int digits, String unit) {
         Optional<String> mean = judgement.mean().isPresent()
-                ? Optional.of(with(judgement.mean().getAsDouble(), digits, unit))
+                ? Optional.of(Figures.withUnit(judgement.mean().getAsDouble(), digits, unit))
                 : Optional.empty();
         return detail.claim().title() + ", claimed "
                 + detail.claim().requirement().words() + ": "
                 + judgement.verdict().words() + mean.map(m -> ", mean " + m).orElse("") + ".";
-    }
-
-    private static String with(double value, int digits, String unit) {
-        String figure = Figures.significant(value, digits);
-        return unit.isEmpty() ? figure : figure + " " + unit;
     }
 }

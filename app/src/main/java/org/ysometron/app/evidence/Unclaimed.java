@@ -71,6 +71,6 @@ public record Unclaimed(String title, String terms, String found) {
     }
 
     private static String with(double value, Characteristic one) {
-        return Figures.significant(value, one.digits()) + (one.unit().isEmpty() ? "" : " " + one.unit());
+        return Figures.withUnit(value, one.digits(), one.unit());
     }
 }

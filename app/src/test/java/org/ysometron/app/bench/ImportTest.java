@@ -22,8 +22,11 @@ import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
+import org.ysometron.app.TestLots;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Methods;
 
 class ImportTest extends DemoSite {
 
@@ -71,6 +74,54 @@ class ImportTest extends DemoSite {
         assertThat(imports.preview(lots.named(lot.code()), other.id()).bad())
                 .singleElement()
                 .satisfies(bad -> assertThat(bad.reason()).contains("takes no more entries"));
+    }
+
+    /** A test cannot end short of a reading, change how it ended, or be void without a cause: said in the preview. */
+    @Test
+    void thePreviewNamesWhatCannotBelongTogether() {
+        LotView lot = testLots.lot();
+        assertThat(stage(lot, "specimen,force [N],outcome\nXY1,880,void\n").bad())
+                .singleElement()
+                .satisfies(bad -> assertThat(bad.reason()).contains("needs its reason in a column 'remark'"));
+        assertThat(stage(lot, "specimen,force [N],outcome,remark\nXY1,880,void,bent by hand\n")
+                        .bad())
+                .isEmpty();
+        assertThat(stage(lot, "specimen,pieces,outcome\nXY1,2,slipped\n").bad())
+                .singleElement()
+                .satisfies(bad -> assertThat(bad.reason()).contains("needs the force beside it"));
+        testLots.set(lot, TestLots.line("torsion", 10, 1));
+        assertThat(imports.preview(lot, torqueAlone(lot)).bad())
+                .singleElement()
+                .satisfies(bad -> assertThat(bad.reason()).contains("'angle' is missing"));
+        bench.enterAll(
+                lot,
+                List.of(
+                        testLots.width("XY1", 1, "4.01"),
+                        new Bench.Entry("XY1", "force", 1, "880", End.BROKE_IN_GAUGE, gauge(), "880")),
+                "bench",
+                null);
+        assertThat(stage(lot, "specimen,pieces,outcome\nXY1,2,slipped\n").bad())
+                .singleElement()
+                .satisfies(bad -> assertThat(bad.reason()).contains("its test is over"));
+    }
+
+    private long torqueAlone(LotView lot) {
+        String rod = lots.specimens(lot.id()).stream()
+                .filter(specimen -> specimen.conditions().method().equals("torsion"))
+                .findFirst()
+                .orElseThrow()
+                .label();
+        String file = "specimen,torque [N·m],outcome\n" + rod + ",2.1,broke\n";
+        return imports.stage(
+                lot,
+                "torque.csv",
+                file.getBytes(StandardCharsets.UTF_8),
+                testLots.instrument(Methods.of("torsion").orElseThrow()),
+                "bench");
+    }
+
+    private long gauge() {
+        return testLots.gauge("bench load cell");
     }
 
     /** A head that is a hundred thousand blanks is refused at once; a matcher that tries each split took minutes. */

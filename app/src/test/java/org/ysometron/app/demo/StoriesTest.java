@@ -2,6 +2,7 @@ package org.ysometron.app.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
@@ -12,6 +13,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.drift.Signals;
+import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.gate.Decisions;
 import org.ysometron.app.intake.Logs;
 import org.ysometron.app.lot.LotState;
@@ -19,6 +21,8 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.plan.Due;
 import org.ysometron.app.plan.Plans;
 import org.ysometron.app.product.Products;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.dimension.DiameterLog;
 import org.ysometron.core.dimension.DiameterLogFile;
 import org.ysometron.core.gate.Block;
@@ -43,6 +47,9 @@ class StoriesTest extends DemoSite {
 
     @Autowired
     private Decisions decisions;
+
+    @Autowired
+    private Judgements judgements;
 
     private static DiameterLog.Result logged(int lot) throws Exception {
         DiameterLog log = new DiameterLog(1.75, 0.05);
@@ -83,6 +90,27 @@ class StoriesTest extends DemoSite {
                 .anyMatch(block -> block.kind() == Block.Kind.MATERIAL_STATE);
         assertThat(decisions.blocks(lots.named("DN-0050")))
                 .anyMatch(block -> block.kind() == Block.Kind.PUBLICATION_CONFLICT);
+    }
+
+    /** The slate of a new masterbatch: weaker than the natural where layers meet, and not along them. */
+    @Test
+    void theSlateIsWeakerUprightAndNotFlat() {
+        LotView slate = lots.named("SS-0013");
+        assertThat(strength(slate, "ZX")).isLessThan(0.85 * strength(lots.named("SK-0110"), "ZX"));
+        assertThat(strength(slate, "XY")).isCloseTo(strength(lots.named("SK-0110"), "XY"), withinPercentage(5));
+        assertThat(slate.state()).isEqualTo(LotState.REJECTED);
+        assertThat(judgements.details(slate))
+                .filteredOn(detail -> detail.claim().conditions().orientation() == Orientation.XY)
+                .isNotEmpty()
+                .allSatisfy(detail -> assertThat(detail.judgement().verdict()).isEqualTo(Verdict.SUPPORTED));
+    }
+
+    private double strength(LotView lot, String orientation) {
+        return bench.records(lot.id()).stream()
+                .filter(record -> record.specimen().label().startsWith(orientation))
+                .mapToDouble(record -> record.result().orElseThrow().value().orElseThrow())
+                .average()
+                .orElseThrow();
     }
 
     /** The new light engine makes Curlew stronger: seen as a signal, not as a gift. */

@@ -16,6 +16,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
@@ -131,7 +132,12 @@ class DriftTest extends DemoSite {
         testLots.test(second, Orientation.XY, "bench", 884, 880, 890, 876, 871);
         testLots.test(second, Orientation.ZX, "bench", 470, 465, 472, 468, 460);
         testLots.refresh(second);
-        SeriesView slate = strength("slate", Orientation.ZX);
+        // The demo's slate lot was printed by a recipe; of these nobody said on what, and they are a series of their
+        // own.
+        SeriesView slate = strengths("slate", Orientation.ZX)
+                .filter(view -> series.points(view.id()).stream().anyMatch(point -> point.lotId() == first.id()))
+                .findFirst()
+                .orElseThrow();
         Set<Long> both = Set.of(first.id(), second.id());
         assertThatThrownBy(() -> baselines.sign(slate.id(), both, "For the present recipe.", "quality"))
                 .isInstanceOf(Refusal.class)
@@ -264,12 +270,14 @@ class DriftTest extends DemoSite {
     }
 
     private SeriesView strength(String colour, Orientation orientation) {
+        return strengths(colour, orientation).findFirst().orElseThrow();
+    }
+
+    private Stream<SeriesView> strengths(String colour, Orientation orientation) {
         return series.ofProduct(products.named("skerry-bf10").id()).stream()
                 .filter(view -> view.colour().equals(colour)
                         && view.property().equals(Methods.usual().data().main()))
-                .filter(view -> view.conditions().orientation() == orientation)
-                .findFirst()
-                .orElseThrow();
+                .filter(view -> view.conditions().orientation() == orientation);
     }
 
     /** Limits that lie close to one another, far from the claim's edges: each label is read by itself, each line stays in place. */

@@ -1,6 +1,7 @@
 package org.ysometron.app.gate;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
@@ -20,18 +21,15 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
+import org.ysometron.app.TestLots;
 import org.ysometron.app.bench.Bench;
-import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
-import org.ysometron.core.claim.Basis;
-import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
-import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Cause;
@@ -41,7 +39,6 @@ import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.method.Reduced;
 import org.ysometron.core.plan.PlannedTest;
-import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Publication;
 import org.ysometron.core.publication.Statement;
@@ -72,9 +69,6 @@ class WhatTestsSayTest extends DemoSite {
     private Judgements judgements;
 
     @Autowired
-    private Instruments instruments;
-
-    @Autowired
     private Decisions decisions;
 
     /** A lot whose datasheet claims at least so much of a method's first characteristic, with five specimens for it. */
@@ -82,17 +76,7 @@ class WhatTestsSayTest extends DemoSite {
         String code = "w-" + UUID.randomUUID().toString().substring(0, 8);
         Products.ProductView product = products.register(
                 new Products.NewProduct(code, code, "PBT filament", "natural", "", Family.FILAMENT, false));
-        PlannedTest test = new PlannedTest(
-                method,
-                method.data().designs().get(0),
-                Orientation.XY,
-                Notch.NONE,
-                Basis.SOLID,
-                "",
-                Conditioning.DRY,
-                method.data().rated() ? 5 : 0,
-                5,
-                "");
+        PlannedTest test = TestLots.line(method.data().id(), method.data().rated() ? 5 : 0, 5);
         Statement statement = new Statement(
                 0,
                 Topic.on(method.data().main()),
@@ -118,16 +102,13 @@ class WhatTestsSayTest extends DemoSite {
         made.add(lot);
         testLots.draw(lot);
         testLots.dry(lot, LocalDateTime.now().minusHours(2));
-        lots.addSet(lot.id(), Lots.NewSet.of(code, test, 5, 1, Lots.Making.UNKNOWN), "bench");
+        testLots.set(lot, test);
         return lot;
     }
 
     private void test(LotView lot, SpecimenView specimen, @Nullable End end, String... fieldsAndTexts) {
         Method method = Methods.of(specimen.conditions().method()).orElseThrow();
-        long instrument = instruments
-                .serving(method.data().equipment())
-                .get(1 % instruments.serving(method.data().equipment()).size())
-                .id();
+        long instrument = testLots.instrument(method);
         List<Bench.Entry> entries = new ArrayList<>();
         for (int i = 0; i < fieldsAndTexts.length; i += 2) {
             entries.add(new Bench.Entry(
@@ -177,11 +158,9 @@ class WhatTestsSayTest extends DemoSite {
     void readingsThatCannotBelongTogetherAreRefused() {
         LotView lot = claiming(Methods.of("thread-stripping").orElseThrow(), 1.4);
         List<SpecimenView> blocks = lots.specimens(lot.id());
-        org.assertj.core.api.Assertions.assertThatThrownBy(
-                        () -> test(lot, blocks.get(0), End.HELD_TO_THE_END, "held", "1.6 N·m", "failed", "1.8 N·m"))
+        assertThatThrownBy(() -> test(lot, blocks.get(0), End.HELD_TO_THE_END, "held", "1.6 N·m", "failed", "1.8 N·m"))
                 .hasMessageContaining("one of the two is wrong");
-        org.assertj.core.api.Assertions.assertThatThrownBy(
-                        () -> test(lot, blocks.get(0), End.STRIPPED, "held", "1.8 N·m", "failed", "1.6 N·m"))
+        assertThatThrownBy(() -> test(lot, blocks.get(0), End.STRIPPED, "held", "1.8 N·m", "failed", "1.6 N·m"))
                 .hasMessageContaining("what held lies below what did not");
         assertThat(bench.record(lot, blocks.get(0).label()).readings()).isEmpty();
         test(lot, blocks.get(0), End.STRIPPED, "held", "1.6 N·m");
@@ -199,14 +178,57 @@ class WhatTestsSayTest extends DemoSite {
         test(lot, strip, End.BROKE, "force", "30 N");
         long gauge = testLots.gauge("bench load cell");
         Bench.Entry more = new Bench.Entry(strip.label(), "force", 2, "90 N", End.BROKE, gauge, "90 N");
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> bench.enter(lot, more, "bench"))
-                .hasMessageContaining("is over");
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> bench.enterAll(lot, List.of(more), "bench", null))
+        assertThatThrownBy(() -> bench.enter(lot, more, "bench")).hasMessageContaining("is over");
+        assertThatThrownBy(() -> bench.enterAll(lot, List.of(more), "bench", null))
                 .hasMessageContaining("is over");
         assertThat(bench.record(lot, strip.label()).result().orElseThrow().value())
                 .hasValue(3);
         bench.enter(lot, new Bench.Entry(strip.label(), "failure", 1, "adhesive", null, gauge, ""), "bench");
         assertThat(bench.record(lot, strip.label()).readings()).hasSize(3);
+    }
+
+    /** A file has no more rights than a hand: it ends no test short of a reading, changes no end, moves no known figure. */
+    @Test
+    void aFileGoesByTheSameRules() {
+        LotView lot = claiming(Methods.of("torsion").orElseThrow(), 40);
+        List<SpecimenView> rods = lots.specimens(lot.id());
+        long gauge = testLots.instrument(Methods.of("torsion").orElseThrow());
+        Bench.Entry torque = new Bench.Entry(rods.get(0).label(), "torque", 1, "2.1 N·m", End.BROKE, gauge, "2.1 N·m");
+        assertThatThrownBy(() -> bench.enterAll(lot, List.of(torque), "bench", null))
+                .hasMessageContaining("angle at the end");
+
+        test(lot, rods.get(1), null, "diameter", "6.02 mm");
+        test(lot, rods.get(1), End.BROKE, "torque", "2.1 N·m", "angle", "200 °");
+        Reduced known = bench.record(lot, rods.get(1).label()).result().orElseThrow();
+        Bench.Entry late = new Bench.Entry(rods.get(1).label(), "pieces", 1, "2", End.VOID, gauge, "2");
+        bench.enterAll(lot, List.of(late), "bench", null);
+        assertThat(bench.record(lot, rods.get(1).label()).readings())
+                .noneMatch(reading -> reading.outcome() == End.VOID);
+        assertThat(bench.record(lot, rods.get(1).label()).result().orElseThrow())
+                .isEqualTo(known);
+        Bench.Entry second = new Bench.Entry(rods.get(1).label(), "diameter", 2, "5.20 mm", null, 0, "5.20 mm");
+        assertThatThrownBy(() -> bench.enterAll(lot, List.of(second), "bench", null))
+                .hasMessageContaining("would change its");
+        assertThatThrownBy(() -> bench.enter(lot, second, "bench")).hasMessageContaining("would change its");
+        assertThat(bench.record(lot, rods.get(1).label()).result().orElseThrow())
+                .isEqualTo(known);
+    }
+
+    /** M31: what is void has a cause, by hand and by file. */
+    @Test
+    void m31AVoidTestSaysWhy() {
+        LotView lot = claiming(Methods.of("part-load").orElseThrow(), 500);
+        List<SpecimenView> hooks = lots.specimens(lot.id());
+        String hook = hooks.get(0).label();
+        assertThatThrownBy(() -> test(lot, hooks.get(0), End.VOID, "force", "212 N"))
+                .hasMessageContaining("why it is void");
+        long gauge = testLots.gauge("bench load cell");
+        Bench.Entry alone = new Bench.Entry(hook, "force", 1, "212 N", End.VOID, gauge, "212 N");
+        assertThatThrownBy(() -> bench.enterAll(lot, List.of(alone), "bench", null))
+                .hasMessageContaining("why it is void");
+        test(lot, hooks.get(0), End.VOID, "force", "212 N", "remark", "bent by hand while it was mounted");
+        assertThat(bench.record(lot, hook).result().orElseThrow().made()).isEqualTo(Reduced.Made.NOTHING);
+        assertThat(bench.record(lot, hook).readings()).hasSize(2);
     }
 
     /** Survivors and those that break say at least and at most: what is denied is denied, and no mean is made of them. */
@@ -262,16 +284,13 @@ class WhatTestsSayTest extends DemoSite {
     void aTestIsStoredWholeOrNotAtAll() {
         LotView lot = claiming(Methods.of("torsion").orElseThrow(), 40);
         SpecimenView rod = lots.specimens(lot.id()).get(0);
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> test(lot, rod, End.BROKE, "torque", "2.1 N·m"))
+        assertThatThrownBy(() -> test(lot, rod, End.BROKE, "torque", "2.1 N·m"))
                 .hasMessageContaining("angle at the end");
-        org.assertj.core.api.Assertions.assertThatThrownBy(
-                        () -> test(lot, rod, End.BROKE, "torque", "2.1 N·m", "angle", "2 N"))
+        assertThatThrownBy(() -> test(lot, rod, End.BROKE, "torque", "2.1 N·m", "angle", "2 N"))
                 .hasMessageContaining("is a force, not an angle");
-        org.assertj.core.api.Assertions.assertThatThrownBy(
-                        () -> test(lot, rod, null, "torque", "2.1 N·m", "angle", "200 °"))
+        assertThatThrownBy(() -> test(lot, rod, null, "torque", "2.1 N·m", "angle", "200 °"))
                 .hasMessageContaining("Say how the test ended");
-        org.assertj.core.api.Assertions.assertThatThrownBy(
-                        () -> test(lot, rod, End.STRIPPED, "torque", "2.1 N·m", "angle", "200 °"))
+        assertThatThrownBy(() -> test(lot, rod, End.STRIPPED, "torque", "2.1 N·m", "angle", "200 °"))
                 .hasMessageContaining("Say how the test ended");
         assertThat(bench.record(lot, rod.label()).readings()).isEmpty();
         test(lot, rod, End.BROKE, "torque", "2.1 N·m", "angle", "200 °");

@@ -83,6 +83,22 @@ public final class Browser implements AutoCloseable {
         assertThat(complaints).as("complaints at " + name).isEmpty();
     }
 
+    /** Types a reading at the bench once its field has the focus, stores it, and waits until the next may be typed. */
+    static void typeAndEnter(Page page, String typed) {
+        awaitField(page);
+        page.keyboard().type(typed);
+        page.waitForResponse(response -> response.request().method().equals("POST"), () -> page.keyboard()
+                .press("Enter"));
+        // What is typed before the answer has settled counts as typed ahead of it, and is refused with a refused
+        // reading.
+        page.waitForFunction("() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')"
+                + " && (!document.querySelector('.hand') || document.activeElement.matches('.typed'))");
+    }
+
+    static void awaitField(Page page) {
+        page.waitForFunction("() => document.activeElement && document.activeElement.matches('.typed')");
+    }
+
     @Override
     public void close() {
         playwright.close();

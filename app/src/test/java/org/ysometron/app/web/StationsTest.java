@@ -9,7 +9,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -17,16 +16,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.ysometron.app.DemoSite;
+import org.ysometron.app.TestLots;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.lot.LotView;
-import org.ysometron.app.lot.Lots;
-import org.ysometron.core.claim.Basis;
-import org.ysometron.core.claim.Conditioning;
-import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.method.Methods;
-import org.ysometron.core.plan.PlannedTest;
-import org.ysometron.core.plan.PlannedTest.Notch;
 
 /** The bench at several methods: a whole lot by keyboard, a connection lost in the middle, two stations at one lot. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
@@ -56,21 +49,6 @@ class StationsTest extends DemoSite {
         return lot;
     }
 
-    private void set(LotView lot, String method, SpecimenDesign design, double rate, int n) {
-        PlannedTest test = new PlannedTest(
-                Methods.of(method).orElseThrow(),
-                design,
-                Orientation.XY,
-                Notch.NONE,
-                Basis.SOLID,
-                "",
-                Conditioning.DRY,
-                rate,
-                n,
-                "");
-        lots.addSet(lot.id(), Lots.NewSet.of(UUID.randomUUID().toString(), test, n, 1, Lots.Making.UNKNOWN), "bench");
-    }
-
     /** Sizes, then what the test reads, then how it ended where that is not the usual way: all of it typed. */
     private record Typed(String method, List<String> sizes, List<String> test) {}
 
@@ -91,11 +69,11 @@ class StationsTest extends DemoSite {
                         "three-point-bending",
                         List.of("10.02", "10.00", "9.98", "4.01", "4.00", "3.99"),
                         List.of("118 N", "7.4", "", "", "", "")));
-        set(lot, "tension", SpecimenDesign.TENSION_BAR_4, 5, 2);
-        set(lot, "double-shear", SpecimenDesign.SHEAR_PIN, 5, 2);
-        set(lot, "part-load", SpecimenDesign.HOOK, 5, 2);
-        set(lot, "pendulum-impact", SpecimenDesign.BENDING_BAR, 174_000, 2);
-        set(lot, "three-point-bending", SpecimenDesign.BENDING_BAR, 2, 2);
+        testLots.set(lot, TestLots.line("tension", 5, 2));
+        testLots.set(lot, TestLots.line("double-shear", 5, 2));
+        testLots.set(lot, TestLots.line("part-load", 5, 2));
+        testLots.set(lot, TestLots.line("pendulum-impact", SpecimenDesign.BENDING_BAR, 174_000, 2));
+        testLots.set(lot, TestLots.line("three-point-bending", 2, 2));
         Page page = browser.signedIn("bench");
         browser.open(page, "/lots/" + lot.code() + "/bench");
         for (Typed typed : methods) {
@@ -126,7 +104,7 @@ class StationsTest extends DemoSite {
     private static void measure(Page page, Typed typed) {
         for (int specimen = 0; specimen < 2 && !typed.sizes().isEmpty(); specimen++) {
             for (String size : typed.sizes()) {
-                typeAndEnter(page, size);
+                Browser.typeAndEnter(page, size);
             }
         }
         if (!typed.sizes().isEmpty()) {
@@ -137,15 +115,6 @@ class StationsTest extends DemoSite {
     }
 
     /** Types as fast as the page answers, and no faster: what comes ahead of a refusal is refused with it. */
-    private static void typeAndEnter(Page page, String typed) {
-        page.waitForFunction("() => document.activeElement && document.activeElement.matches('.typed')");
-        page.keyboard().type(typed);
-        page.waitForResponse(response -> response.request().method().equals("POST"), () -> page.keyboard()
-                .press("Enter"));
-        page.waitForFunction("() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')"
-                + " && (!document.querySelector('.hand') || document.activeElement.matches('.typed'))");
-    }
-
     private static void confirm(Page page) {
         assertThat(page.locator("form.confirm, form.test").first()).isVisible();
         if (page.locator("form.confirm").count() == 0) {
@@ -177,7 +146,7 @@ class StationsTest extends DemoSite {
     @Test
     void aLostConnectionKeepsWhatWasTyped() {
         LotView lot = bare();
-        set(lot, "part-load", SpecimenDesign.HOOK, 5, 2);
+        testLots.set(lot, TestLots.line("part-load", 5, 2));
         confirmed("bench", "part-load");
         Page page = browser.signedIn("bench");
         browser.open(page, "/lots/" + lot.code() + "/bench?method=part-load&step=break");
@@ -201,7 +170,7 @@ class StationsTest extends DemoSite {
     @Test
     void m33WhatIsSeenIsKeptWithTheSpecimen() {
         LotView lot = bare();
-        set(lot, "part-load", SpecimenDesign.HOOK, 5, 1);
+        testLots.set(lot, TestLots.line("part-load", 5, 1));
         confirmed("bench", "part-load");
         Page page = browser.signedIn("bench");
         browser.open(page, "/lots/" + lot.code() + "/bench?method=part-load&step=break");
@@ -231,8 +200,8 @@ class StationsTest extends DemoSite {
     @Test
     void twoStationsAtOneLotDoNotMeet() {
         LotView lot = bare();
-        set(lot, "part-load", SpecimenDesign.HOOK, 5, 3);
-        set(lot, "double-shear", SpecimenDesign.SHEAR_PIN, 5, 3);
+        testLots.set(lot, TestLots.line("part-load", 5, 3));
+        testLots.set(lot, TestLots.line("double-shear", 5, 3));
         for (String account : List.of("bench", "quality")) {
             confirmed(account, "part-load");
         }
@@ -246,7 +215,7 @@ class StationsTest extends DemoSite {
             hooks.keyboard().type("61" + i + " N");
             assertThat(pins.locator(".big-code")).hasText("XY" + (i + 4));
             for (String size : List.of("5.01", "5.00", "5.02", "4.99")) {
-                typeAndEnter(pins, size);
+                Browser.typeAndEnter(pins, size);
             }
             hooks.keyboard().press("Enter");
         }

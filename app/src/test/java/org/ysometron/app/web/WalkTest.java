@@ -108,7 +108,7 @@ class WalkTest extends DemoSite {
 
         page.click("text=Measure and break");
         for (String typed : List.of("4.01", "0.158 in", "4,02", "3.98", "3.99", "3.97")) {
-            typeAndEnter(page, typed);
+            Browser.typeAndEnter(page, typed);
         }
         assertThat(page.locator(".big-code")).hasText("ZX2");
         page.keyboard().press("Enter");
@@ -128,12 +128,12 @@ class WalkTest extends DemoSite {
         browser.check(page, "bench with a refusal");
         page.keyboard().press("Control+A");
         for (String typed : List.of("40.1", "4.01", "4.02", "4.00", "3.98", "3.99", "3.97")) {
-            typeAndEnter(page, typed);
+            Browser.typeAndEnter(page, typed);
         }
         assertThat(page.locator(".done")).containsText("Every specimen is measured");
         page.click("text=Test them");
         openTheBench(page);
-        awaitField(page);
+        Browser.awaitField(page);
 
         page.keyboard().type("44 kgf");
         assertThat(page.locator("#preview")).containsText("431.49 N");
@@ -164,7 +164,7 @@ class WalkTest extends DemoSite {
         LotView lot = testLots.lot();
         Page page = browser.signedIn("bench");
         browser.open(page, "/lots/" + lot.code() + "/bench");
-        awaitField(page);
+        Browser.awaitField(page);
         for (String typed : List.of("4.01", "4.02", "4.03", "3.97", "3.98", "3.99")) {
             page.keyboard().type(typed);
             page.keyboard().press("Enter");
@@ -182,7 +182,7 @@ class WalkTest extends DemoSite {
                 route.resume();
             }
         });
-        awaitField(page);
+        Browser.awaitField(page);
         for (String typed : List.of("5 N", "4.02", "4.03")) {
             page.keyboard().type(typed);
             page.keyboard().press("Enter");
@@ -335,17 +335,6 @@ class WalkTest extends DemoSite {
         browser.check(page, "bench with 70 specimens");
     }
 
-    private static void typeAndEnter(Page page, String typed) {
-        awaitField(page);
-        page.keyboard().type(typed);
-        page.waitForResponse(response -> response.request().method().equals("POST"), () -> page.keyboard()
-                .press("Enter"));
-        // What is typed before the answer has settled counts as typed ahead of it, and is refused with a refused
-        // reading.
-        page.waitForFunction(
-                "() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling') && (!document.querySelector('.hand') || document.activeElement.matches('.typed'))");
-    }
-
     /** Confirms point by point what is confirmed once a day before anything is broken. */
     private static void openTheBench(Page page) {
         Locator points = page.locator(".confirm input[type=checkbox]");
@@ -358,9 +347,5 @@ class WalkTest extends DemoSite {
             }
             page.click("text=Open the bench");
         }
-    }
-
-    private static void awaitField(Page page) {
-        page.waitForFunction("() => document.activeElement && document.activeElement.matches('.typed')");
     }
 }

@@ -343,7 +343,6 @@ final class Conclusion {
     }
 
     static String with(double value, Requirement claim) {
-        String figure = Figures.significant(value, 4);
-        return claim.unit().isEmpty() ? figure : figure + " " + claim.unit();
+        return Figures.withUnit(value, 4, claim.unit());
     }
 }

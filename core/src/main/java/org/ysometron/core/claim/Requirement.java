@@ -67,7 +67,7 @@ public record Requirement(OptionalDouble lower, OptionalDouble upper, String uni
 
     /** The promise in words: "at least 45 MPa". */
     public String words() {
-        String suffix = unit.isEmpty() ? "" : " " + unit;
+        String suffix = Figures.unit(unit);
         if (lower.isPresent() && upper.isPresent()) {
             return "between " + edge(lower.getAsDouble()) + " and " + edge(upper.getAsDouble()) + suffix;
         }

@@ -105,7 +105,7 @@ public record Bridging(int lots, double difference, double sd, double lower, dou
 
     /** The finding with its numbers, in a sentence. */
     public String sentence(String unit) {
-        String suffix = unit.isEmpty() ? "" : " " + unit;
+        String suffix = Figures.unit(unit);
         return "Over " + lots + " lots new minus old is " + Figures.significant(difference, 3) + suffix + ", 90 % "
                 + Figures.significant(lower, 3) + " to " + Figures.significant(upper, 3) + suffix + ": they "
                 + finding.words() + "."

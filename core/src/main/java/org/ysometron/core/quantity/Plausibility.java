@@ -37,18 +37,14 @@ public record Plausibility(double lowest, double highest) {
         if (ratio >= lowest && ratio <= highest) {
             return Optional.empty();
         }
-        String about = "about " + with(expected, 3, unit) + " is expected here";
+        String about = "about " + Figures.withUnit(expected, 3, unit) + " is expected here";
         int shift = (int) Math.round(-Math.log10(ratio));
         double shifted = value * Math.pow(10, shift);
         if (shift != 0 && shifted / expected >= lowest && shifted / expected <= highest) {
-            return Optional.of("Has the decimal point slipped? " + with(value, 4, unit) + " was read, " + about + "; "
-                    + Figures.significant(shifted, 4) + " would fit.");
+            return Optional.of("Has the decimal point slipped? " + Figures.withUnit(value, 4, unit) + " was read, "
+                    + about + "; " + Figures.significant(shifted, 4) + " would fit.");
         }
         String direction = ratio > 1 ? "far above" : "far below";
-        return Optional.of(with(value, 4, unit) + " is " + direction + " anything seen: " + about + ".");
-    }
-
-    private static String with(double value, int digits, String unit) {
-        return (Figures.significant(value, digits) + " " + unit).strip();
+        return Optional.of(Figures.withUnit(value, 4, unit) + " is " + direction + " anything seen: " + about + ".");
     }
 }

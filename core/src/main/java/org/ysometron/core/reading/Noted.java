@@ -11,6 +11,9 @@ public final class Noted {
     /** How far the gauge's zero had moved when it was read again after the test. */
     public static final String ZERO = "zero-change";
 
+    /** In somebody's own words. */
+    public static final String REMARK = "remark";
+
     private Noted() {}
 
     /**
@@ -39,7 +42,7 @@ public final class Noted {
                 List.of("machine", "hand wheel", "by hand", "weights", "a person's weight")));
         fields.add(noted("room", "room temperature", Field.Kind.NUMBER, Dimension.TEMPERATURE, List.of()));
         fields.add(noted("clip", "time mark in the clip", Field.Kind.TEXT, Dimension.RATIO, List.of()));
-        fields.add(noted("remark", "remark", Field.Kind.TEXT, Dimension.RATIO, List.of()));
+        fields.add(noted(REMARK, "remark", Field.Kind.TEXT, Dimension.RATIO, List.of()));
         return List.copyOf(fields);
     }
 

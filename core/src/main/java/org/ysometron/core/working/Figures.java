@@ -32,6 +32,20 @@ public final class Figures {
                 rounded.setScale(Math.max(scale, 0), RoundingMode.HALF_EVEN).toPlainString());
     }
 
+    /**
+     * {@link #significant} with its unit behind it.
+     *
+     * @param unit empty for what is counted or has none
+     */
+    public static String withUnit(double value, int digits, String unit) {
+        return significant(value, digits) + unit(unit);
+    }
+
+    /** The unit as it stands behind a number: after a blank, or nothing at all. */
+    public static String unit(String unit) {
+        return unit.isEmpty() ? "" : " " + unit;
+    }
+
     /** The number with a fixed count of decimals. */
     public static String decimals(double value, int decimals) {
         if (!Double.isFinite(value)) {

@@ -147,6 +147,24 @@ class MethodContractTest {
         }
     }
 
+    /** M26: the travel of a crosshead gives a strain at break and no modulus, which needs loads with their own deflections. */
+    @Test
+    void m26TravelAloneGivesNoModulus() {
+        Method bending = Methods.of("three-point-bending").orElseThrow();
+        Readings travel = bending.data()
+                .sheet()
+                .read(Map.of(
+                        "width", List.of("10 mm"),
+                        "thickness", List.of("4 mm"),
+                        "force", List.of("118 N"),
+                        "travel", List.of("7.4 mm")))
+                .readings();
+        Map<String, Reduced> results = results(bending, travel, bending.data().pinned(), End.BROKE);
+        assertThat(results.get("flexural-strain-at-break").made()).isEqualTo(Reduced.Made.VALUE);
+        assertThat(results.get("flexural-modulus").made()).isEqualTo(Reduced.Made.NOTHING);
+        assertThat(results.get("flexural-modulus").reason()).contains("two loads, each with its deflection");
+    }
+
     /** What an instrument shows beyond its range is no reading: a bound at its capacity, whatever end was given, void excepted. */
     @ParameterizedTest
     @MethodSource("all")

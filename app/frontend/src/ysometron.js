@@ -166,7 +166,7 @@ for (const broken of ["htmx:sendError", "htmx:timeout", "htmx:responseError"]) {
 // Where a test has several readings Enter goes on to the next of them; in the last one it stores them all.
 function nextTyped(field) {
   const fields = [...field.form.querySelectorAll("input.typed")];
-  return fields.slice(fields.indexOf(field) + 1).find((next) => next.value === "");
+  return fields.slice(fields.indexOf(field) + 1).find((next) => next.value === "" && !next.dataset.byClock);
 }
 document.addEventListener("keydown", (event) => {
   const field = event.target;
@@ -197,6 +197,138 @@ function sayAgain() {
 }
 document.addEventListener("htmx:afterSettle", sayAgain);
 window.addEventListener("load", sayAgain);
+
+// A test that is read by the clock: it rings and shows at each moment, or at the end of each step. When it was begun and what
+// was typed since are kept in the browser until the test is stored, so that a page that is loaded again goes on.
+const LATE = 5; // seconds after a ring in which a reading that is being typed was taken at the ring
+let ticking = 0;
+let sound = null;
+
+function beep() {
+  try {
+    sound = sound ?? new AudioContext();
+    const tone = sound.createOscillator();
+    tone.frequency.value = 880;
+    tone.connect(sound.destination);
+    tone.start();
+    tone.stop(sound.currentTime + 0.4);
+  } catch {
+    // A machine without sound still shows it.
+  }
+}
+
+const clockWords = (seconds) =>
+  seconds < 120 ? `${Math.floor(seconds)} s` : `${Math.floor(seconds / 60)} min ${Math.floor(seconds % 60)} s`;
+
+function setUpClock() {
+  const clock = document.querySelector("#bench [data-clock]");
+  clearInterval(ticking);
+  if (!clock) {
+    return;
+  }
+  const find = (name) => clock.querySelector(`[data-clock-${name}]`);
+  const [start, face, next, again, said] = ["start", "face", "next", "again", "said"].map(find);
+  const form = clock.closest("form");
+  const place = `clock ${clock.dataset.clock}`;
+  const step = Number(clock.dataset.step);
+  const rings = clock.dataset.rings
+    .split(",")
+    .filter(Boolean)
+    .map((ring) => ring.split(" "))
+    .map(([seconds, field, trueTime]) => ({ seconds: Number(seconds), field, trueTime }));
+  const input = (key) => (key ? document.getElementById(`in-${key}`) : null);
+  const read = () => JSON.parse(localStorage.getItem(place) ?? "null");
+  const keep = (state) => localStorage.setItem(place, JSON.stringify(state));
+  const since = () => (Date.now() - read().begun) / 1000;
+  let rung = 0;
+  // A true time is filled in by the clock: Enter passes it over.
+  rings.map((ring) => input(ring.trueTime)).filter(Boolean).forEach((field) => (field.dataset.byClock = "yes"));
+
+  const moment = () => {
+    const now = since();
+    return step > 0 ? Math.floor(now / step) : rings.filter((ring) => ring.seconds <= now).length;
+  };
+  const ring = (at) => {
+    const here = step > 0 ? null : rings[at - 1];
+    clock.classList.add("rings");
+    setTimeout(() => clock.classList.remove("rings"), 3000);
+    said.textContent = here ? `Read at ${here.seconds} s now` : `Step ${at} is over`;
+    beep();
+    const field = input(here?.field);
+    if (field && field.value === "" && !(document.activeElement?.value && document.activeElement.matches(".typed"))) {
+      field.focus();
+    }
+  };
+  const tick = () => {
+    const now = since();
+    face.textContent = clockWords(now);
+    const at = moment();
+    const coming = step > 0 ? (at + 1) * step : rings[at]?.seconds;
+    next.textContent = coming === undefined ? "the last reading is due" : `rings at ${clockWords(coming)}`;
+    if (at > rung) {
+      rung = at;
+      ring(at);
+    }
+  };
+  const go = () => {
+    start.hidden = true;
+    again.hidden = false;
+    tick();
+    ticking = setInterval(tick, 200);
+  };
+
+  clock.hidden = false;
+  start.onclick = () => {
+    keep({ begun: Date.now(), typed: {} });
+    rung = 0;
+    go();
+    form.querySelector(".typed")?.focus();
+  };
+  again.onclick = () => {
+    localStorage.removeItem(place);
+    clearInterval(ticking);
+    start.hidden = false;
+    again.hidden = true;
+    face.textContent = next.textContent = "";
+  };
+  form.addEventListener("input", (event) => {
+    const state = read();
+    if (!state || !event.target.id) {
+      return;
+    }
+    const own = rings.find((one) => input(one.field) === event.target);
+    const trueTime = input(own?.trueTime);
+    if (trueTime && trueTime.value === "" && (since() > own.seconds + LATE || since() < own.seconds)) {
+      trueTime.value = `${Math.round(since())} s`;
+      state.typed[trueTime.id] = trueTime.value;
+    }
+    state.typed[event.target.id] = event.target.value;
+    keep(state);
+  });
+  const state = read();
+  if (state) {
+    Object.entries(state.typed).forEach(([id, value]) => {
+      const field = document.getElementById(id);
+      if (field && field.form === form && field.value === "") {
+        field.value = value;
+      }
+    });
+    rung = moment();
+    go();
+  }
+}
+document.addEventListener("htmx:beforeSwap", (event) => {
+  const clock = document.querySelector("#bench [data-clock]");
+  if (clock && event.detail.requestConfig?.verb === "post" && event.detail.xhr?.status === 200) {
+    localStorage.removeItem(`clock ${clock.dataset.clock}`);
+  }
+});
+document.addEventListener("htmx:afterSettle", (event) => {
+  if (event.target.id === "bench") {
+    setUpClock();
+  }
+});
+window.addEventListener("load", setUpClock);
 
 // A diameter log goes up as the request's body, so that the server reads it while it comes; progress is asked for beside
 // it, which also tells how it ended when the server answered before the whole file was sent.

@@ -1,6 +1,7 @@
 package org.ysometron.app.bench;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -46,6 +47,9 @@ import org.ysometron.core.reading.Noted;
 /** Readings: entered once, corrected by a second one with a reason, never changed. */
 @Component
 public class Bench {
+
+    /** A display that is still on from the specimen before: after so long it was switched off, or zeroed, between. */
+    private static final Duration HELD = Duration.ofHours(1);
 
     private final PageMemory memory;
     private final ReadingRepository readings;
@@ -189,6 +193,7 @@ public class Bench {
         SpecimenRecord known = record(lot, specimen.label());
         for (Entry entry : fresh) {
             try {
+                requireFresh(specimen, method, entry);
                 store(lot, specimen, method, entry, written);
             } catch (Refusal refusal) {
                 throw entries.size() == 1 ? refusal : new NotTaken(entry.field() + "-" + entry.place(), refusal);
@@ -196,6 +201,16 @@ public class Bench {
         }
         requireTogether(record(lot, specimen.label()));
         requireUnchanged(known, record(lot, specimen.label()));
+    }
+
+    /** What ends the test is asked about when it is to the last digit what the instrument showed before. */
+    private void requireFresh(SpecimenView specimen, Method method, Entry entry) {
+        if (method.data().endedBy().equals(Optional.of(entry.field()))) {
+            Reading last = readings.findFirstByInstrumentIdAndFieldOrderByIdDesc(entry.gaugeId(), entry.field())
+                    .filter(reading -> reading.enteredAt.isAfter(clock.instant().minus(HELD)))
+                    .orElse(null);
+            check.requireFresh(specimen, ReadingCheck.field(method, entry.field()), entry, last);
+        }
     }
 
     /** Refuses readings that cannot belong together: kept, they would be a test that is over and says nothing. */

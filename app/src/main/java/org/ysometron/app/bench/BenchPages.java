@@ -24,6 +24,7 @@ import org.ysometron.app.make.Orders;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.method.Clock;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Headroom;
 import org.ysometron.core.method.Method;
@@ -268,6 +269,7 @@ class BenchPages {
                 "",
                 "",
                 List.of(),
+                BenchView.Clock.NONE,
                 true);
         return new BenchView(
                 BenchView.Station.of(record.method().data(), 0, 0),
@@ -600,7 +602,19 @@ class BenchPages {
                 headroom,
                 expected,
                 before.warnings(lot, record.specimen(), step.equals(BREAK) ? gauge : instruments.calipers()),
+                step.equals(BREAK) ? clock(record) : BenchView.Clock.NONE,
                 false);
+    }
+
+    private static BenchView.Clock clock(SpecimenRecord record) {
+        Clock clock = record.method().data().clock();
+        String rings = clock.rings().stream()
+                .map(ring -> Figures.plain(ring.seconds(), 6) + " " + ring.field() + "-1"
+                        + (ring.trueTime().isEmpty() ? "" : " " + ring.trueTime() + "-1"))
+                .collect(Collectors.joining(","));
+        return new BenchView.Clock(
+                rings,
+                clock.step().map(key -> Math.round(record.pinned().value(key))).orElse(0L));
     }
 
     private static List<BenchView.Field> fields(SpecimenRecord record, String step, @Nullable Refused refused) {

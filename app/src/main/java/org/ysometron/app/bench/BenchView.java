@@ -97,6 +97,7 @@ record BenchView(
      * @param noted what may be noted beside the test
      * @param headroom warning about the gauge; empty when it is large enough
      * @param warnings what makes its result provisional, or stops it from being broken
+     * @param clock when it wants to be looked at; nothing rings while it is measured
      * @param stays whether it was in hand before, so that what the page says of it stands
      */
     record Hand(
@@ -109,11 +110,27 @@ record BenchView(
             String headroom,
             String expected,
             List<String> warnings,
+            Clock clock,
             boolean stays) {
 
         /** Whether there is anything left to type. */
         public boolean isOpen() {
             return fields.stream().anyMatch(Field::isOpen);
+        }
+    }
+
+    /**
+     * The clock of a test.
+     *
+     * @param rings seconds, place and place of the true time of each reading, as '30 at-30-s-1 true-at-30-s-1', joined by commas
+     * @param step seconds that each step is held; 0 where there are none
+     */
+    record Clock(String rings, long step) {
+
+        static final Clock NONE = new Clock("", 0);
+
+        public boolean isRinging() {
+            return !rings.isEmpty() || step > 0;
         }
     }
 

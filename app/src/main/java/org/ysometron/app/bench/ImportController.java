@@ -2,6 +2,7 @@ package org.ysometron.app.bench;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -68,7 +69,7 @@ class ImportController {
             text.append("\r\n");
         }
         return ResponseEntity.ok()
-                .contentType(new MediaType("text", "csv", java.nio.charset.StandardCharsets.UTF_8))
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header("Content-Disposition", "attachment; filename=\"" + lot.code() + "-readings.csv\"")
                 .body(text.toString());
     }
@@ -86,6 +87,7 @@ class ImportController {
     String stage(
             @PathVariable String code,
             @RequestParam(required = false) @Nullable MultipartFile file,
+            @RequestParam(defaultValue = "") String pasted,
             @RequestParam(defaultValue = "0") long gauge,
             Authentication by,
             HttpServletResponse response,
@@ -93,18 +95,25 @@ class ImportController {
             throws IOException {
         LotView lot = lots.named(code);
         try {
-            if (file == null || file.isEmpty()) {
-                throw new Refusal("file", "Choose a file first; an empty one cannot be read.");
+            boolean none = file == null || file.isEmpty();
+            if (none && pasted.isBlank()) {
+                throw new Refusal("file", "Choose a file, or paste a block of cells; an empty one cannot be read.");
             }
-            long id = imports.stage(
-                    lot,
-                    SentFile.name(file, "readings.csv"),
-                    SentFile.content("file", file, LARGEST_FILE),
-                    gauge,
-                    by.getName());
+            if (!none && !pasted.isBlank()) {
+                throw new Refusal("file", "A file and a pasted block were sent together: one of them, please.");
+            }
+            long id = none || file == null
+                    ? imports.stage(lot, "pasted cells", pasted.getBytes(StandardCharsets.UTF_8), gauge, by.getName())
+                    : imports.stage(
+                            lot,
+                            SentFile.name(file, "readings.csv"),
+                            SentFile.content("file", file, LARGEST_FILE),
+                            gauge,
+                            by.getName());
             return "redirect:/lots/" + code + "/import/" + id;
         } catch (Refusal refusal) {
             response.setStatus(422);
+            model.addAttribute("pasted", pasted);
             return show(lot, refusal, model);
         }
     }
@@ -127,7 +136,7 @@ class ImportController {
         model.addAttribute("lot", lot);
         List<Method> methods = pages.methods(lot);
         model.addAttribute("columns", columns(lot));
-        model.addAttribute("ends", methods.get(0).data().ends().keySet());
+        model.addAttribute("methods", methods);
         model.addAttribute(
                 "gauges",
                 methods.stream()

@@ -83,7 +83,20 @@ class LotProgress implements Progress {
         Set<Long> measured = new HashSet<>();
         Set<Long> tested = new HashSet<>();
         sizes.of(ids).forEach(size -> measured.add(size.specimenId()));
-        tested.addAll(readings.broken(ids));
+        Map<Long, SpecimenView> all = byLot.values().stream()
+                .flatMap(List::stream)
+                .collect(Collectors.toMap(SpecimenView::id, specimen -> specimen));
+        Set<Long> spoilt = new HashSet<>();
+        for (ReadingRepository.Ended ended : readings.ended(ids)) {
+            tested.add(ended.specimenId());
+            boolean makesNothing = Optional.ofNullable(all.get(ended.specimenId()))
+                    .flatMap(specimen -> Methods.of(specimen.conditions().method()))
+                    .filter(method -> method.data().excludes(ended.outcome()))
+                    .isPresent();
+            if (makesNothing) {
+                spoilt.add(ended.specimenId());
+            }
+        }
         Set<Long> givenUp = histories.givenUp(
                 byLot.values().stream()
                         .flatMap(List::stream)
@@ -109,6 +122,7 @@ class LotProgress implements Progress {
                             dry.getOrDefault(lot.id(), true),
                             measured,
                             tested,
+                            spoilt,
                             givenUp,
                             marked,
                             treated,
@@ -123,6 +137,7 @@ class LotProgress implements Progress {
             boolean dry,
             Set<Long> measured,
             Set<Long> broken,
+            Set<Long> spoilt,
             Set<Long> givenUp,
             Map<Long, List<Marks.MarkView>> marked,
             Map<Long, List<Chambers.ChamberView>> treated,
@@ -146,7 +161,7 @@ class LotProgress implements Progress {
                         "take out of " + run.chamber() + ", " + run.treatment().title(), run.endsAt()));
             }
         }
-        return new Done(dry, measured, tested, givenUp, begun, ready, events);
+        return new Done(dry, measured, tested, spoilt, givenUp, begun, ready, events);
     }
 
     /** The next day on which tests under way are to be read. */

@@ -1,5 +1,7 @@
 package org.ysometron.app.bench;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
@@ -11,7 +13,9 @@ import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
+import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Method;
@@ -31,6 +35,15 @@ class ReadingCheck {
 
     /** Longest remark. */
     private static final int LONGEST_REMARK = 200;
+
+    /** A tenth above flat is more than a set of flat ones scatters. */
+    private static final double ABOVE_FLAT = 1.1;
+
+    /** From here on upright is expected to be as strong as flat. */
+    private static final double AS_FLAT = 0.95;
+
+    /** Of two digits the same ones come again and again. */
+    private static final int DIGITS_THAT_TELL = 3;
 
     private final EarlierLots earlier;
     private final Publications publications;
@@ -108,20 +121,72 @@ class ReadingCheck {
         if (field.role() == Field.Role.SIZE) {
             return nominal.isEmpty() || field.dimension() != Dimension.LENGTH
                     ? Optional.empty()
-                    : Plausibility.OF_A_DIMENSION.doubt(value, nominal.getAsDouble(), "mm");
+                    : Plausibility.OF_A_DIMENSION.doubtOfSize(
+                            value, nominal.getAsDouble(), otherSizes(specimen, method, field));
         }
         if (!method.data().endedBy().equals(Optional.of(field.key()))) {
             return Optional.empty();
         }
         OptionalDouble load = expectedLoad(lot, specimen, method);
-        return load.isEmpty()
+        Optional<String> doubt = load.isEmpty()
                 ? Optional.empty()
                 : Plausibility.OF_A_FORCE.doubt(value, load.getAsDouble(), field.unit());
+        return doubt.or(() -> doubtOfUpright(lot, specimen, method, field, value, load));
+    }
+
+    private static Map<String, Double> otherSizes(SpecimenView specimen, Method method, Field field) {
+        Map<String, Double> others = new LinkedHashMap<>();
+        for (Field other : method.data().sheet().of(Field.Role.SIZE)) {
+            if (!other.equals(field)) {
+                specimen.nominal(other.key()).ifPresent(size -> others.put(other.words(), size));
+            }
+        }
+        return others;
+    }
+
+    /**
+     * Layers part before they tear: an upright specimen that carries more than flat ones are expected to was mistaken for one, or is of
+     * a material that knows no direction, and then no less is expected of it (common practice, no source).
+     */
+    private Optional<String> doubtOfUpright(
+            LotView lot, SpecimenView specimen, Method method, Field field, double value, OptionalDouble upright) {
+        if (specimen.conditions().orientation() != Orientation.ZX) {
+            return Optional.empty();
+        }
+        OptionalDouble flat = expectedLoad(lot, specimen, specimen.conditions().turned(Orientation.XY), method);
+        if (flat.isEmpty()
+                || value <= ABOVE_FLAT * flat.getAsDouble()
+                || (upright.isPresent() && upright.getAsDouble() > AS_FLAT * flat.getAsDouble())) {
+            return Optional.empty();
+        }
+        return Optional.of("Is it an upright one? " + Figures.withUnit(value, 4, field.unit())
+                + " was read, and of flat ones about " + Figures.withUnit(flat.getAsDouble(), 3, field.unit())
+                + " is expected.");
+    }
+
+    /**
+     * The display may still have held the peak of the specimen before.
+     *
+     * @param last the reading of this field before it, of whatever specimen; null for none
+     */
+    void requireFresh(SpecimenView specimen, Field field, Bench.Entry entry, @Nullable Reading last) {
+        boolean repeats = last != null
+                && last.specimenId != specimen.id()
+                && last.typed.equals(entry.typed().strip())
+                && last.typed.replaceAll("^[0.,]+|[^0-9]", "").length() >= DIGITS_THAT_TELL;
+        if (repeats && !entry.confirmed().equals(entry.typed().strip())) {
+            throw new Doubted("'" + entry.typed().strip() + "' is to the last digit what was read before it: was the "
+                    + field.words() + " of the specimen before still on the display?");
+        }
     }
 
     /** Load to be expected of a specimen of nominal size, in the unit of the method's equipment; empty when nobody knows. */
     OptionalDouble expectedLoad(LotView lot, SpecimenView specimen, Method method) {
-        OptionalDouble figure = expected(lot, specimen, method.data().main());
+        return expectedLoad(lot, specimen, specimen.conditions(), method);
+    }
+
+    private OptionalDouble expectedLoad(LotView lot, SpecimenView specimen, Conditions conditions, Method method) {
+        OptionalDouble figure = expected(lot, conditions, method.data().main());
         if (figure.isEmpty()) {
             return figure;
         }
@@ -133,14 +198,17 @@ class ReadingCheck {
 
     /** What is to be expected of a characteristic, from the lots before, else from the claim; in its unit. */
     OptionalDouble expected(LotView lot, SpecimenView specimen, Characteristic characteristic) {
-        Optional<EarlierLots.Earlier> before = earlier.of(lot, characteristic, specimen.conditions());
+        return expected(lot, specimen.conditions(), characteristic);
+    }
+
+    private OptionalDouble expected(LotView lot, Conditions conditions, Characteristic characteristic) {
+        Optional<EarlierLots.Earlier> before = earlier.of(lot, characteristic, conditions);
         if (before.isPresent()) {
             return OptionalDouble.of(before.get().mean());
         }
         return publications.claims(lot.datasheetId()).stream()
                 .filter(claim -> claim.property().equals(characteristic) && claim.form() != Form.BETTER_THAN)
-                .filter(claim -> claim.conditions().orientation()
-                        == specimen.conditions().orientation())
+                .filter(claim -> claim.conditions().orientation() == conditions.orientation())
                 .map(Claim::requirement)
                 .map(Requirement::lower)
                 .findFirst()

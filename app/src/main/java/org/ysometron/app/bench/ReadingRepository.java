@@ -20,6 +20,9 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
             "select r from Reading r where r.specimenId = :specimen and r.field = :field and r.place = :place and r.live = 1")
     java.util.Optional<Reading> live(long specimen, String field, int place);
 
+    /** The last that an instrument showed of this field, whatever became of it. */
+    java.util.Optional<Reading> findFirstByInstrumentIdAndFieldOrderByIdDesc(long instrumentId, String field);
+
     @Query("select r from Reading r where r.specimenId = :specimen and r.live = 1")
     List<Reading> liveOf(long specimen);
 
@@ -33,8 +36,14 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
             """)
     List<Size> sizes(Collection<Long> lots, Collection<String> fields);
 
-    @Query("select r.specimenId from Reading r where r.live = 1 and r.lotId in :lots and r.outcome is not null")
-    List<Long> broken(Collection<Long> lots);
+    /** How a specimen's test ended. */
+    record Ended(long specimenId, org.ysometron.core.method.End outcome) {}
+
+    @Query("""
+            select new org.ysometron.app.bench.ReadingRepository$Ended(r.specimenId, r.outcome) from Reading r
+            where r.live = 1 and r.lotId in :lots and r.outcome is not null
+            """)
+    List<Ended> ended(Collection<Long> lots);
 
     /** Where a specimen has a reading that counts. */
     record Place(long specimenId, String field, int place) {}

@@ -46,6 +46,11 @@ public final class SpecimenRecord {
         this.readings = List.copyOf(readings);
     }
 
+    /** The method's free parameters as they were pinned when it was tested, or are now. */
+    Pinned pinned() {
+        return pinned;
+    }
+
     /** What its readings came to, or why they came to nothing. */
     private record Outcome(List<Reduced> results, String problem) {}
 

@@ -69,11 +69,30 @@ class LotPlanController {
         this.progress = progress;
     }
 
-    /** A line with how far it is. */
-    record Done(ProductPlanPages.LineView line, int made, int measured, int tested) {
+    /** A line with how far it is, specimen by specimen. */
+    record Done(ProductPlanPages.LineView line, List<PlanMatrix.Cell> cells) {
+
+        public long made() {
+            return count(PlanMatrix.State.MADE);
+        }
+
+        public long measured() {
+            return count(PlanMatrix.State.MEASURED);
+        }
+
+        public long tested() {
+            return count(PlanMatrix.State.SPOILT);
+        }
+
+        /** Those that came at least so far. */
+        private long count(PlanMatrix.State least) {
+            return cells.stream()
+                    .filter(cell -> cell.state().compareTo(least) >= 0)
+                    .count();
+        }
 
         public boolean missing() {
-            return !line.leftOut() && tested < line.n();
+            return !line.leftOut() && tested() < line.n();
         }
     }
 
@@ -215,18 +234,11 @@ class LotPlanController {
             Plans.Line line = lines.get(i);
             List<SpecimenView> own = specimens.stream()
                     .filter(s -> s.conditions().equals(line.test().conditions()))
-                    .filter(s -> done.countsOn(s.id()))
                     .toList();
-            rows.add(new Done(
-                    view.lines().get(i),
-                    own.size(),
-                    (int) own.stream()
-                            .filter(s -> done.measured().contains(s.id()))
-                            .count(),
-                    (int) own.stream()
-                            .filter(s -> done.tested().contains(s.id()))
-                            .count()));
-            int missing = line.leftOut() ? 0 : line.test().n() - own.size();
+            int wanted = line.leftOut() ? 0 : line.test().n();
+            rows.add(new Done(view.lines().get(i), PlanMatrix.cells(own, done, wanted)));
+            int missing = wanted
+                    - (int) own.stream().filter(s -> done.countsOn(s.id())).count();
             if (missing > 0) {
                 left = left.plus(ground.budget(List.of(line.test().of(missing))));
             }
@@ -241,6 +253,15 @@ class LotPlanController {
                                 .orElse(null)
                         : null);
         model.addAttribute("done", rows);
+        model.addAttribute(
+                "beside",
+                PlanMatrix.cells(
+                        specimens.stream()
+                                .filter(s -> lines.stream().noneMatch(line -> s.conditions()
+                                        .equals(line.test().conditions())))
+                                .toList(),
+                        done,
+                        0));
         model.addAttribute("stock", stock(lot, left));
     }
 

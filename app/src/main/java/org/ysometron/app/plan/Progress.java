@@ -23,6 +23,7 @@ public interface Progress {
      * @param dry whether its material is dry, or need not be
      * @param measured specimens with a measured section
      * @param tested specimens broken, or read to the end
+     * @param spoilt those of them whose end makes no figure: slipped, broke at a grip, void
      * @param givenUp specimens that will not be tested: neither done nor waited for, the plan needs others in their place
      * @param begun since when tests that run for days are under way, by specimen
      * @param ready when conditioned specimens are ready, by set
@@ -31,6 +32,7 @@ public interface Progress {
             boolean dry,
             Set<Long> measured,
             Set<Long> tested,
+            Set<Long> spoilt,
             Set<Long> givenUp,
             Map<Long, LocalDateTime> begun,
             Map<Long, LocalDateTime> ready,
@@ -42,7 +44,8 @@ public interface Progress {
         }
 
         /** Nothing is known. */
-        public static final Done NOTHING = new Done(false, Set.of(), Set.of(), Set.of(), Map.of(), Map.of(), List.of());
+        public static final Done NOTHING =
+                new Done(false, Set.of(), Set.of(), Set.of(), Set.of(), Map.of(), Map.of(), List.of());
     }
 
     /** How far several lots are. */

@@ -62,6 +62,38 @@ class BenchTest extends DemoSite {
         assertThat(record(lot, "ZX1").ended()).isEmpty();
     }
 
+    /** A peak still held from the specimen before is asked about; one that is meant stands when it is sent again. */
+    @Test
+    void theSameToTheLastDigitIsAskedAbout() throws Exception {
+        LotView lot = testLots.lot();
+        testLots.test(lot, Orientation.XY, "bench", 880);
+        for (String specimen : List.of("XY2", "XY3")) {
+            bench.enter(lot, testLots.width(specimen, 1, "4.00"), "bench");
+            bench.enter(lot, testLots.thickness(specimen, 1, "4.00"), "bench");
+        }
+        type(lot, "XY2", "force-1", "880.0")
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("to the last digit what was read before it")));
+        assertThat(record(lot, "XY2").isTested()).isFalse();
+        bench.enter(lot, testLots.force("XY2", "880.0", End.BROKE_IN_GAUGE), "bench");
+        type(lot, "XY3", "force-1", "881").andExpect(status().isOk());
+    }
+
+    /** An upright bar that carries more than flat ones are expected to is asked about; one below is not. */
+    @Test
+    void uprightAboveFlatIsAskedAbout() throws Exception {
+        LotView lot = testLots.lot();
+        testLots.test(lot, Orientation.XY, "bench", 880, 884, 876);
+        for (String specimen : List.of("ZX1", "ZX2")) {
+            bench.enter(lot, testLots.width(specimen, 1, "4.00"), "bench");
+            bench.enter(lot, testLots.thickness(specimen, 1, "4.00"), "bench");
+        }
+        type(lot, "ZX1", "force-1", "999")
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("Is it an upright one?")));
+        type(lot, "ZX1", "force-1", "455").andExpect(status().isOk());
+    }
+
     @Test
     void aDoubtedValueStandsWhenItIsSentAgain() throws Exception {
         LotView lot = testLots.lot();

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -49,7 +50,7 @@ class StationsTest extends DemoSite {
         return lot;
     }
 
-    /** Sizes, then what the test reads, then how it ended where that is not the usual way: all of it typed. */
+    /** Sizes, then what the test reads with the specimen's number in it: no two displays show the same to the last digit. */
     private record Typed(String method, List<String> sizes, List<String> test) {}
 
     /** A lot of five methods, two specimens each, from the first page to the last without a pointer. */
@@ -58,17 +59,17 @@ class StationsTest extends DemoSite {
         LotView lot = bare();
         testLots.dry(lot, LocalDateTime.now().minusHours(2));
         List<Typed> methods = List.of(
-                new Typed("tension", List.of("4.01", "4.02", "4.00", "3.98", "3.99", "3.97"), List.of("880")),
-                new Typed("double-shear", List.of("5.02", "5.00", "4.99", "5.01"), List.of("1420 N")),
-                new Typed("part-load", List.of(), List.of("63 kgf")),
+                new Typed("tension", List.of("4.01", "4.02", "4.00", "3.98", "3.99", "3.97"), List.of("88%d")),
+                new Typed("double-shear", List.of("5.02", "5.00", "4.99", "5.01"), List.of("142%d N")),
+                new Typed("part-load", List.of(), List.of("6%d kgf")),
                 new Typed(
                         "pendulum-impact",
                         List.of("10.01", "10.00", "9.99", "4.01", "4.00", "3.99"),
-                        List.of("300", "180", "", "")),
+                        List.of("300", "18%d", "", "")),
                 new Typed(
                         "three-point-bending",
                         List.of("10.02", "10.00", "9.98", "4.01", "4.00", "3.99"),
-                        List.of("118 N", "7.4", "", "", "", "")));
+                        List.of("11%d N", "7.4", "", "", "", "")));
         testLots.set(lot, TestLots.line("tension", 5, 2));
         testLots.set(lot, TestLots.line("double-shear", 5, 2));
         testLots.set(lot, TestLots.line("part-load", 5, 2));
@@ -80,7 +81,7 @@ class StationsTest extends DemoSite {
             measure(page, typed);
             confirm(page);
             for (int specimen = 0; specimen < 2; specimen++) {
-                test(page, typed);
+                test(page, typed, specimen);
             }
             if (!typed.equals(methods.get(methods.size() - 1))) {
                 assertThat(page.locator(".done a")).isFocused();
@@ -98,7 +99,7 @@ class StationsTest extends DemoSite {
                 .hasSize(2));
         Assertions.assertThat(figures.get("double-shear").get(0))
                 .isCloseTo(1420 / (2 * Math.PI * 5.005 * 5.005 / 4), Assertions.within(1e-9));
-        Assertions.assertThat(figures.get("part-load").get(0)).isCloseTo(63 * 9.80665, Assertions.within(1e-9));
+        Assertions.assertThat(figures.get("part-load").get(0)).isCloseTo(60 * 9.80665, Assertions.within(1e-9));
     }
 
     private static void measure(Page page, Typed typed) {
@@ -128,13 +129,13 @@ class StationsTest extends DemoSite {
         page.keyboard().press("Enter");
     }
 
-    private static void test(Page page, Typed typed) {
+    private static void test(Page page, Typed typed, int specimen) {
         String label = page.locator(".big-code").innerText();
         for (int i = 0; i < typed.test().size(); i++) {
             if (i == 0) {
                 page.locator("form.test .typed").first().focus();
             }
-            page.keyboard().type(typed.test().get(i));
+            page.keyboard().type(typed.test().get(i).formatted(specimen));
             page.keyboard().press(i == typed.test().size() - 1 ? "Enter" : "Tab");
         }
         assertThat(page.locator("tr#row-" + label + " td.num a[title='open the working']")
@@ -166,6 +167,39 @@ class StationsTest extends DemoSite {
                 .satisfies(reading -> Assertions.assertThat(reading.typed()).isEqualTo("618 N"));
     }
 
+    /** The clock rings at its moments, goes on after the page is loaded again, and says when a reading was truly taken. */
+    @Test
+    void theClockRingsAndOutlivesThePage() {
+        LotView lot = bare();
+        testLots.set(lot, TestLots.line("timed-hold", 0, 2));
+        confirmed("bench", "timed-hold");
+        Page page = browser.signedIn("bench");
+        page.clock().install();
+        browser.open(page, "/lots/" + lot.code() + "/bench?method=timed-hold&step=break");
+        page.fill("#in-mass-1", "1250 g");
+        page.click("text=The load is on");
+        page.clock().runFor(1_200);
+        assertThat(page.locator("[data-clock-said]")).hasText("Read at 1 s now");
+        page.fill("#in-at-1-s-1", "0.84");
+        page.clock().runFor(29_000);
+        assertThat(page.locator("[data-clock-said]")).hasText("Read at 30 s now");
+        page.reload();
+        assertThat(page.locator("[data-clock-face]")).hasText(Pattern.compile("[34][0-9] s"));
+        assertThat(page.locator("#in-at-1-s-1")).hasValue("0.84");
+        page.fill("#in-at-30-s-1", "0.87");
+        page.clock().runFor(45_000);
+        page.fill("#in-at-60-s-1", "0.88");
+        assertThat(page.locator("#in-true-at-60-s-1")).hasValue(Pattern.compile("[789][0-9] s"));
+        page.locator("#in-at-60-s-1").press("Enter");
+        assertThat(page.locator(".big-code")).hasText("XY2");
+        assertThat(page.locator("[data-clock-start]")).isVisible();
+        Assertions.assertThat(bench.record(lot, "XY1").at("true-at-60-s", 1))
+                .get()
+                .satisfies(reading -> Assertions.assertThat(reading.value()).isGreaterThan(66));
+        Assertions.assertThat(bench.record(lot, "XY1").result().orElseThrow().reason())
+                .contains("the growth is that of a minute");
+    }
+
     /** M23, M33, M34, M35: what was seen belongs to the specimen, is typed beside its test, and stands with its readings. */
     @Test
     void m33WhatIsSeenIsKeptWithTheSpecimen() {
@@ -174,7 +208,7 @@ class StationsTest extends DemoSite {
         confirmed("bench", "part-load");
         Page page = browser.signedIn("bench");
         browser.open(page, "/lots/" + lot.code() + "/bench?method=part-load&step=break");
-        page.fill("#in-force-1", "618 N");
+        page.fill("#in-force-1", "627 N");
         page.click("text=Zero, fracture, pieces, remark");
         page.selectOption("#in-fracture-1", "layers split");
         page.fill("#in-pieces-1", "two");
@@ -184,7 +218,7 @@ class StationsTest extends DemoSite {
         page.fill("#in-remark-1", "hung on the wrong pin");
         page.locator("#in-force-1").press("Enter");
         assertThat(page.locator("details.noted .wrong")).containsText("is not a number");
-        assertThat(page.locator("#in-force-1")).hasValue("618 N");
+        assertThat(page.locator("#in-force-1")).hasValue("627 N");
         assertThat(page.locator("#in-remark-1")).hasValue("hung on the wrong pin");
         page.fill("#in-pieces-1", "2");
         page.locator("#in-force-1").press("Enter");
@@ -193,7 +227,7 @@ class StationsTest extends DemoSite {
                 .extracting(reading -> reading.field().key())
                 .containsExactlyInAnyOrder("force", "fracture", "pieces", "fragments", "loaded-by", "clip", "remark");
         Assertions.assertThat(bench.record(lot, "XY1").result().orElseThrow().value())
-                .hasValue(618);
+                .hasValue(627);
     }
 
     /** Two people, two methods, one lot: neither page takes the other's specimens, and each stores what it typed. */

@@ -87,9 +87,9 @@ final class BenchCalculations {
     private static Calculation plausibility() {
         return new Calculation(
                 "plausibility",
-                "Whether a value is far from the expected one, and whether the decimal point slipped",
+                "Whether a value is far from the expected one, and whether a slipped point or another unit explains it",
                 List.of(
-                        required("value", NUMBER, "", "the value").positive(),
+                        required("value", NUMBER, "", "the value, in mm or N").positive(),
                         required("expected", NUMBER, "", "the value expected, same unit")
                                 .positive(),
                         optional("kind", WORD, "", "length or force; length unless given")),
@@ -97,11 +97,10 @@ final class BenchCalculations {
                 "common practice, no source",
                 Map.of("value", 40.2, "expected", 4.0),
                 given -> {
-                    Plausibility rule = given.word("kind", Dimension.class, Dimension.LENGTH) == Dimension.FORCE
-                            ? Plausibility.OF_A_FORCE
-                            : Plausibility.OF_A_DIMENSION;
+                    boolean force = given.word("kind", Dimension.class, Dimension.LENGTH) == Dimension.FORCE;
+                    Plausibility rule = force ? Plausibility.OF_A_FORCE : Plausibility.OF_A_DIMENSION;
                     double value = given.number("value");
-                    var doubt = rule.doubt(value, given.number("expected"), "");
+                    var doubt = rule.doubt(value, given.number("expected"), force ? "N" : "mm");
                     return new Answer(
                             OptionalDouble.of(value / given.number("expected")),
                             "",

@@ -29,6 +29,7 @@ import org.ysometron.core.reading.Sheet;
  * @param endedBy key of the field whose instrument's range can end the test
  * @param ends its own, and what each makes of a characteristic; a value where it is not named
  * @param characteristics what it gives, at least one
+ * @param clock when it wants to be looked at
  * @param example readings of one specimen as they are typed
  */
 public record MethodData(
@@ -47,6 +48,7 @@ public record MethodData(
         Optional<String> endedBy,
         Map<End, Map<String, Reduced.Made>> ends,
         List<Characteristic> characteristics,
+        Clock clock,
         Map<String, List<String>> example) {
 
     /** The parameters as the file pins them. */

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.yaml.snakeyaml.LoaderOptions;
 import org.yaml.snakeyaml.Yaml;
@@ -95,12 +96,13 @@ final class MethodFile {
             throw wrong(all.need("hazards"), "say what hurts");
         }
         Sheet sheet = withNoted(own, ended == null ? Optional.empty() : own.field(text(ended)));
+        Map<String, Pinned.Parameter> parameters = parameters(all.find("parameters"));
         MethodData data = new MethodData(
                 all.text("id"),
                 all.text("title"),
                 all.text("standard"),
                 all.texts("deviations"),
-                parameters(all.find("parameters")),
+                parameters,
                 word(all.need("equipment"), all.text("equipment"), Equipment.class),
                 whole(all.need("minutes")),
                 all.find("days") == null ? 0 : whole(all.need("days")),
@@ -111,6 +113,7 @@ final class MethodFile {
                 ended == null ? Optional.empty() : Optional.of(text(ended)),
                 ends(all.need("ends"), characteristics),
                 characteristics,
+                clock(all.find("clock"), sheet, parameters.keySet()),
                 example(all.need("example"), sheet));
         all.nothingElse();
         return data;
@@ -234,6 +237,41 @@ final class MethodFile {
             throw wrong(node, "a test ends somehow");
         }
         return Collections.unmodifiableMap(ends);
+    }
+
+    /** Times by field, and under 'step' the parameter that says how long each step is held. */
+    private Clock clock(@Nullable Node node, Sheet sheet, Set<String> parameters) {
+        if (node == null) {
+            return Clock.NONE;
+        }
+        List<Clock.Ring> rings = new ArrayList<>();
+        List<String> steps = new ArrayList<>();
+        map(node).each((key, value) -> {
+            if (text(key).equals("step")) {
+                if (!parameters.contains(text(value))) {
+                    throw wrong(value, "'" + text(value) + "' is no parameter of this method");
+                }
+                steps.add(text(value));
+                return;
+            }
+            if (sheet.field(text(key)).isEmpty()) {
+                throw wrong(key, "the sheet has no field '" + text(key) + "'");
+            }
+            Typed typed = Typed.read(text(key), text(value), UnitOfMeasure.working(Dimension.TIME));
+            if (typed instanceof Typed.Refused refused) {
+                throw wrong(value, refused.problem().text());
+            }
+            String trueTime = "true-" + text(key);
+            rings.add(new Clock.Ring(
+                    text(key),
+                    ((Typed.Accepted) typed).value(),
+                    sheet.field(trueTime).isPresent() ? trueTime : ""));
+        });
+        try {
+            return new Clock(rings, steps.stream().findFirst());
+        } catch (IllegalArgumentException e) {
+            throw wrong(node, String.valueOf(e.getMessage()));
+        }
     }
 
     private Map<String, List<String>> example(Node node, Sheet sheet) {

@@ -313,6 +313,41 @@ class MethodContractTest {
                 .hasMessageStartingWith(said);
     }
 
+    /** When a reading is due is said by field, and how long a step is held by a parameter of the method. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "clock: {depth: 1 s} | drop.yaml, line 16: the sheet has no field 'depth'",
+                "clock: {height: 1 N} | drop.yaml, line 16: height: 'N' is a force",
+                "clock: {height: 0 s} | drop.yaml, line 16",
+                "clock: {step: hold} | drop.yaml, line 16: 'hold' is no parameter of this method"
+            })
+    void theClockIsReadWithTheFile(String clock, String said) {
+        Clock read =
+                MethodFile.read("drop.yaml", GOOD + "clock: {height: 2 min}\n").clock();
+        assertThat(read.rings()).containsExactly(new Clock.Ring("height", 120, ""));
+        assertThat(MethodFile.read("drop.yaml", GOOD).clock().isRinging()).isFalse();
+        assertThatThrownBy(() -> MethodFile.read("drop.yaml", GOOD + clock + "\n"))
+                .isInstanceOf(MethodFile.Wrong.class)
+                .hasMessageStartingWith(said);
+    }
+
+    /** A growth from 1 to 60 s is one of a minute: read a quarter late it is none, and says why (common practice, no source). */
+    @Test
+    void aMinuteReadLateIsNoMinute() {
+        Method hold = Methods.of("timed-hold").orElseThrow();
+        assertThat(hold.data().clock().rings()).extracting(Clock.Ring::seconds).containsExactly(1.0, 30.0, 60.0);
+        for (double at : new double[] {54, 66, 53, 75}) {
+            Readings readings = example(hold).with("true-at-60-s", at);
+            Reduced growth = results(
+                            hold, readings, hold.data().pinned(), hold.data().usualEnd())
+                    .get("hold-growth");
+            assertThat(growth.value().isPresent()).as("read at %s s", at).isEqualTo(at == 54 || at == 66);
+            assertThat(growth.reason().contains("read at " + (int) at + " s")).isEqualTo(at == 53 || at == 75);
+        }
+    }
+
     @Test
     void whatNobodyAskedForIsASlip() {
         assertThatThrownBy(() -> MethodFile.read("drop.yaml", GOOD + "colour: red\n"))

@@ -135,4 +135,41 @@ class TypedTest {
             assertThat(doubt).get().asString().contains(words).contains("mm");
         }
     }
+
+    /**
+     * The same number in another unit is asked about by that unit's name. Factors by definition: 1 lbf = 4.44822 N, 1 kgf = 9.80665 N,
+     * 1 in = 25.4 mm. A kgf lies so near to ten newtons that a moved point explains it as well, and both are named.
+     */
+    @ParameterizedTest
+    @CsvSource({
+        "180, 800, N, 'Was it read in lbf?', '180 lbf would be 801 N'",
+        "82, 800, N, 'Has the decimal point slipped, or was it read in kgf?', '82 kgf would be 804 N'",
+        "0.1575, 4, mm, 'Was it read in in?', '0.1575 in would be 4.00 mm'",
+        "400, 800, N, '', ''"
+    })
+    void anotherUnitIsNamed(double value, double expected, String unit, String asked, String fits) {
+        Plausibility rule = unit.equals("mm") ? Plausibility.OF_A_DIMENSION : Plausibility.OF_A_FORCE;
+        String doubt = rule.doubt(value, expected, unit).orElse("");
+        assertThat(doubt).startsWith(asked).contains(fits);
+        assertThat(doubt.isEmpty()).isEqualTo(asked.isEmpty());
+    }
+
+    /** Bars of 10 × 4 mm (ISO 178) measured across the wrong way, or printed at three quarters (common practice, no source). */
+    @ParameterizedTest
+    @CsvSource({
+        "4.02, 10, 4, 'Is that the thickness?'",
+        "10.1, 4, 10, 'Is that the thickness?'",
+        "7.51, 10, 4, 'Was it printed at another scale?'",
+        "9.6, 10, 4, ''",
+        "8.8, 10, 4, ''",
+        "3.98, 4, 4, ''",
+        "44, 10, 4, '44.00 mm is far above anything seen'"
+    })
+    void aSizeMayBeAnotherOrOfAnotherScale(double value, double own, double other, String asked) {
+        String doubt = Plausibility.OF_A_DIMENSION
+                .doubtOfSize(value, own, java.util.Map.of("thickness", other))
+                .orElse("");
+        assertThat(doubt).startsWith(asked);
+        assertThat(doubt.isEmpty()).isEqualTo(asked.isEmpty());
+    }
 }

@@ -45,8 +45,10 @@ class ImportController {
     }
 
     @GetMapping("/lots/{code}/import")
-    String page(@PathVariable String code, Model model) {
-        return show(lots.named(code), null, model);
+    String page(@PathVariable String code, @RequestParam(defaultValue = "0") long again, Model model) {
+        LotView lot = lots.named(code);
+        model.addAttribute("pasted", again == 0 ? "" : imports.text(lot, again));
+        return show(lot, null, model);
     }
 
     /** A file with the lot's specimens in it, to be filled in. */
@@ -101,6 +103,10 @@ class ImportController {
             }
             if (!none && !pasted.isBlank()) {
                 throw new Refusal("file", "A file and a pasted block were sent together: one of them, please.");
+            }
+            if (gauge == 0) {
+                throw new Refusal(
+                        "file", "Choose what the tests were read on; where nothing is offered, register it first.");
             }
             long id = none || file == null
                     ? imports.stage(lot, "pasted cells", pasted.getBytes(StandardCharsets.UTF_8), gauge, by.getName())

@@ -76,6 +76,7 @@ class Imports {
      * What a staged file would do.
      *
      * @param taken whether it was taken in already
+     * @param known cells that hold what is stored already, and are passed over
      * @param separator what separates its cells, in words
      */
     record Preview(
@@ -87,10 +88,11 @@ class Imports {
             List<Good> good,
             List<Bad> bad,
             boolean taken,
+            int known,
             int readings) {
 
         public boolean isReady() {
-            return bad.isEmpty() && !taken;
+            return bad.isEmpty() && !taken && readings > 0;
         }
     }
 
@@ -129,6 +131,12 @@ class Imports {
             method.data().sheet().fields().forEach(field -> fields.merge(field.key(), field.places(), Math::max));
         }
         return fields;
+    }
+
+    /** The text of a staged file, to be mended where it was read. */
+    @Transactional(readOnly = true)
+    public String text(LotView lot, long id) {
+        return find(lot, id).content;
     }
 
     @Transactional(readOnly = true)
@@ -173,11 +181,13 @@ class Imports {
         List<Bad> bad = new ArrayList<>();
         List<Bench.Entry> entries = new ArrayList<>();
         Map<String, Long> firstLine = new HashMap<>();
+        int known = 0;
         for (ReadingFile.Row row : file.rows()) {
             RowReader reader = new RowReader(lot, gauge, row, byLabel, firstLine, taken);
             reader.read();
             bad.addAll(reader.bad);
-            if (reader.bad.isEmpty()) {
+            known += reader.known;
+            if (reader.bad.isEmpty() && !reader.entries.isEmpty()) {
                 good.add(reader.good());
                 entries.addAll(reader.entries);
             }
@@ -192,7 +202,16 @@ class Imports {
                     default -> "commas";
                 };
         Preview preview = new Preview(
-                staged.id, staged.fileName, staged.sha256, gauge.name(), separator, good, bad, taken, entries.size());
+                staged.id,
+                staged.fileName,
+                staged.sha256,
+                gauge.name(),
+                separator,
+                good,
+                bad,
+                taken,
+                known,
+                entries.size());
         return new Read(preview, entries);
     }
 
@@ -212,6 +231,7 @@ class Imports {
         private final List<String> tested = new ArrayList<>();
         private String label = "";
         private String outcomeWords = "";
+        private int known;
 
         RowReader(
                 LotView lot,
@@ -249,7 +269,7 @@ class Imports {
                     fail(column.name(), cell, data.title() + " has no such field");
                 }
             });
-            if (entries.isEmpty() && bad.isEmpty()) {
+            if (entries.isEmpty() && bad.isEmpty() && known == 0) {
                 fail("row", "no value", "the row has no reading");
             }
             if (bad.isEmpty() && !taken) {
@@ -342,6 +362,9 @@ class Imports {
                 if (outcome.words().equals(wanted)) {
                     outcomeWords = outcome.words();
                     if (record.isTested() && !taken) {
+                        if (record.endWords().equals(outcome.words())) {
+                            return null;
+                        }
                         fail("outcome", words.get(), "its test is over: how it ended is corrected at the bench");
                     } else if (!isTested) {
                         fail(
@@ -370,8 +393,17 @@ class Imports {
                 return;
             }
             String typed = bare && !column.unit().isEmpty() ? cell + " " + column.unit() : cell;
-            if (!taken && record.at(field.key(), column.place()).isPresent()) {
-                fail(where, cell, "the specimen has this reading already; correct it at the bench");
+            Optional<ReadingView> there = taken ? Optional.empty() : record.at(field.key(), column.place());
+            if (there.isPresent()) {
+                if (isSame(there.get(), field, typed)) {
+                    known++;
+                } else {
+                    fail(
+                            where,
+                            cell,
+                            "the specimen has this reading already, as "
+                                    + there.get().typed() + "; correct it at the bench");
+                }
                 return;
             }
             try {
@@ -379,6 +411,15 @@ class Imports {
             } catch (Refusal refusal) {
                 fail(where, cell, refusal.words());
             }
+        }
+
+        /** A sheet that grows is pasted again and again: what is stored just so is passed over. */
+        private static boolean isSame(ReadingView there, Field field, String typed) {
+            Sheet.One one = Sheet.read(field, there.place(), typed);
+            Double stored = there.value();
+            return stored == null
+                    ? there.typed().equals(typed.strip())
+                    : one.value().isPresent() && Double.compare(one.value().getAsDouble(), stored) == 0;
         }
 
         /** Takes one reading, or says why it is doubted. */

@@ -68,12 +68,66 @@ class ImportTest extends DemoSite {
         assertThat(before.isReady()).isTrue();
         bench.enterAll(lot, List.of(testLots.width("XY1", 1, "4.01")), "bench", null);
         assertThat(imports.preview(lot, before.id()).bad()).singleElement().satisfies(bad -> assertThat(bad.reason())
-                .contains("has this reading already"));
+                .contains("has this reading already, as 4.01"));
         Imports.Preview other = stage(lot, "specimen,width_1 [mm]\nXY2,4.00\n");
         gateOfTests.decide(lot, org.ysometron.core.gate.Disposition.REJECT, "Goes to regrind, by the line.", "release");
         assertThat(imports.preview(lots.named(lot.code()), other.id()).bad())
                 .singleElement()
                 .satisfies(bad -> assertThat(bad.reason()).contains("takes no more entries"));
+    }
+
+    /** A sheet that grows is pasted day after day: what is stored just so is passed over, what differs is named. */
+    @Test
+    void aSheetThatGrowsIsPastedAgain() {
+        LotView lot = testLots.lot();
+        String head = "specimen\twidth_1 [mm]\tthickness_1 [mm]\tforce [N]\toutcome\n";
+        imports.take(lot, stage(lot, head + "XY1\t4,00\t4,00\t880\tslipped\n").id(), "bench");
+        Imports.Preview grown = stage(lot, head + "XY1\t4.0\t4,00\t880\tslipped\nXY2\t4,02\t3,99\t871\t\n");
+        assertThat(grown.bad()).isEmpty();
+        assertThat(grown.known()).isEqualTo(3);
+        assertThat(grown.readings()).isEqualTo(3);
+        imports.take(lot, grown.id(), "bench");
+        assertThat(bench.record(lot, "XY1").readings()).hasSize(3);
+        assertThat(bench.record(lot, "XY2").isTested()).isTrue();
+        Imports.Preview same = stage(lot, head + "XY2\t4,02\t3,99\t871\tbroke in gauge\n");
+        assertThat(same.isReady()).isFalse();
+        assertThat(same.bad()).isEmpty();
+        assertThat(stage(lot, head + "XY2\t4,03\t3,99\t871\tslipped\n").bad())
+                .extracting(Imports.Bad::column)
+                .containsExactlyInAnyOrder("width 1", "outcome");
+    }
+
+    /** Cells pasted come back as they were typed: after a refusal, and from the preview to be mended. */
+    @Test
+    void whatWasPastedComesBack() throws Exception {
+        LotView lot = testLots.lot();
+        String block = "specimen\tcolour\nXY1\tred\n";
+        String page = "/lots/" + lot.code() + "/import";
+        http.perform(multipart(page)
+                        .param("pasted", block)
+                        .param("gauge", "" + gauge())
+                        .with(BENCH)
+                        .with(csrf()))
+                .andExpect(status().is(422))
+                .andExpect(content().string(allOf(containsString("is not known"), containsString("XY1\tred"))));
+        http.perform(multipart(page).param("pasted", " ").with(BENCH).with(csrf()))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("paste a block of cells")));
+        http.perform(multipart(page).param("pasted", block).with(BENCH).with(csrf()))
+                .andExpect(status().is(422))
+                .andExpect(content().string(allOf(containsString("register it first"), containsString("XY1\tred"))));
+        String preview = http.perform(multipart(page)
+                        .param("pasted", "specimen\twidth_1 [mm]\nXY1\tvier\n")
+                        .param("gauge", "" + gauge())
+                        .with(BENCH)
+                        .with(csrf()))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        String id = java.util.Objects.requireNonNull(preview).replaceAll(".*/", "");
+        http.perform(get(preview).with(BENCH)).andExpect(content().string(containsString("again=" + id)));
+        http.perform(get(page).param("again", id).with(BENCH))
+                .andExpect(content().string(containsString("XY1\tvier")));
     }
 
     /** A test cannot end short of a reading, change how it ended, or be void without a cause: said in the preview. */
@@ -206,7 +260,7 @@ class ImportTest extends DemoSite {
         Imports.Preview preview = stage(lot, "specimen,force [N]\nXY1,700\n");
 
         assertThat(preview.bad()).singleElement().satisfies(bad -> assertThat(bad.reason())
-                .contains("has this reading already"));
+                .contains("has this reading already, as 880.0"));
     }
 
     @Test

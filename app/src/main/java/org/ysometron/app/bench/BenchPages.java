@@ -30,6 +30,7 @@ import org.ysometron.core.method.Headroom;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.method.Reduced;
+import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.reading.Sheet;
 import org.ysometron.core.working.Figures;
@@ -170,8 +171,10 @@ class BenchPages {
         SpecimenRecord inHand = unknown.isEmpty()
                 ? choose(lot, following(wanted == null || wanted.isBlank() ? owed : all, asked.after()), now, wanted)
                 : null;
-        BenchView.@Nullable Hand hand =
-                inHand == null || gauge == null ? null : hand(lot, inHand, now, gauge, gauges, asked.refused());
+        String wanting = wanting(method, gauge);
+        BenchView.@Nullable Hand hand = inHand == null || gauge == null || !wanting.isEmpty()
+                ? null
+                : hand(lot, inHand, now, gauge, gauges, asked.refused());
         List<BenchView.Row> rows = records.stream()
                 .filter(record -> changed == null
                         || record.equals(inHand)
@@ -190,7 +193,17 @@ class BenchPages {
                 measured,
                 broken,
                 owed.size(),
+                wanting,
                 unknown);
+    }
+
+    /** What a site that begins has not registered yet. */
+    private String wanting(Method method, @Nullable InstrumentView gauge) {
+        boolean lengths = method.data().sheet().fields().stream()
+                .anyMatch(field -> field.dimension() == Dimension.LENGTH && field.isQuantity());
+        return gauge == null
+                ? method.data().equipment().words()
+                : lengths && !instruments.hasCalipers() ? "pair of calipers" : "";
     }
 
     /** The method asked for, that of the specimen asked for, else the first with something to do. */
@@ -283,6 +296,7 @@ class BenchPages {
                 0,
                 0,
                 0,
+                "",
                 "");
     }
 

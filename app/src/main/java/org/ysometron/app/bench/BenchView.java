@@ -15,6 +15,7 @@ import org.ysometron.core.method.MethodData;
  * @param heads heads of the list's columns
  * @param rows all specimens of the method, or those that a reading just stored has changed
  * @param measured how many are measured; like those broken and all of them 0 where the page keeps what it shows of them
+ * @param wanting what must be registered before anything can be taken in hand; empty when nothing is missing
  * @param unknown what is wrong with the label that was scanned, and then nothing is in hand; empty otherwise
  */
 record BenchView(
@@ -29,6 +30,7 @@ record BenchView(
         int measured,
         int broken,
         int total,
+        String wanting,
         String unknown) {
 
     /** Another method of the lot that has something left to do; null where there is none. */

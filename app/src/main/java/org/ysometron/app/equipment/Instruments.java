@@ -128,6 +128,11 @@ public class Instruments {
                 .toList();
     }
 
+    /** Whether lengths can be measured at all. */
+    public boolean hasCalipers() {
+        return !ofKind(Kind.CALIPERS).isEmpty();
+    }
+
     /** The calipers in use at the bench. */
     public InstrumentView calipers() {
         return ofKind(Kind.CALIPERS).stream()

@@ -15,6 +15,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -151,8 +152,6 @@ class EmptySiteTest {
                         .param("capacity", "100 kgf")
                         .param("uncertainty", "0.5 %"))
                 .andExpect(redirectedUrl("/equipment"));
-        http.perform(form("/equipment").param("name", "calipers").param("uncertainty", "0.01 mm"))
-                .andExpect(redirectedUrl("/equipment"));
         http.perform(get("/equipment").with(administrator()))
                 .andExpect(content().string(containsString("980.7 N")));
     }
@@ -204,6 +203,25 @@ class EmptySiteTest {
                         .param("rate", "5"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("1 to 60")));
+    }
+
+    /** What is not registered yet is named where it is needed, on the page that stands and not instead of it. */
+    @Test
+    @Order(6)
+    void theBenchNamesWhatIsMissing() throws Exception {
+        for (String step : List.of("measure", "break")) {
+            http.perform(get("/lots/L-1/bench").param("step", step).with(administrator()))
+                    .andExpect(status().isOk())
+                    .andExpect(content()
+                            .string(allOf(containsString("No pair of calipers is registered"), containsString("XY1"))));
+        }
+        http.perform(form("/equipment")
+                        .param("kind", "CALIPERS")
+                        .param("name", "calipers")
+                        .param("uncertainty", "0.01 mm"))
+                .andExpect(redirectedUrl("/equipment"));
+        http.perform(get("/lots/L-1/bench").with(administrator()))
+                .andExpect(content().string(containsString("class=\"big-code\">XY1<")));
     }
 
     private static MockHttpServletRequestBuilder form(String path) {

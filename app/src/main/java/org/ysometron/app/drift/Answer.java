@@ -18,6 +18,10 @@ class Answer {
     Long seriesId;
     Long lotId;
     String words;
+
+    /** Identities of the signals that it answers, joined by blanks; empty for one given before there were any. */
+    String identities = "";
+
     String answer;
     String answeredBy;
     Instant answeredAt;

@@ -69,7 +69,7 @@ public class Signals {
      * What the charts say at one lot's point of one series.
      *
      * @param words every pattern at the point, joined
-     * @param answer the answer to just these words; null while there is none
+     * @param answer the newest answer, where every one of these patterns has been answered; null while one has not
      */
     public record LotSignal(
             long seriesId,
@@ -95,13 +95,8 @@ public class Signals {
                 .collect(Collectors.groupingBy(
                         row -> row.lotId,
                         Collectors.groupingBy(row -> row.seriesId, LinkedHashMap::new, Collectors.toList())));
-        Map<String, AnswerView> answered = new HashMap<>();
-        for (Answer answer : answers.findByLotIdInOrderById(lotIds)) {
-            // A later answer to the same words stands for the earlier one.
-            answered.put(
-                    key(answer.seriesId, answer.lotId, answer.words),
-                    new AnswerView(answer.words, answer.answer, answer.answeredBy, answer.answeredAt));
-        }
+        Map<String, List<Answer>> given = answers.findByLotIdInOrderById(lotIds).stream()
+                .collect(Collectors.groupingBy(answer -> key(answer.seriesId, answer.lotId)));
         Map<Long, SeriesView> known = series.all(byLot.values().stream()
                 .flatMap(bySeries -> bySeries.keySet().stream())
                 .collect(Collectors.toSet()));
@@ -110,9 +105,29 @@ public class Signals {
             String words = joined(rows);
             String title = Objects.requireNonNull(known.get(seriesId)).title();
             found.computeIfAbsent(lotId, id -> new ArrayList<>())
-                    .add(new LotSignal(seriesId, title, words, answered.get(key(seriesId, lotId, words))));
+                    .add(new LotSignal(
+                            seriesId, title, words, answer(rows, given.getOrDefault(key(seriesId, lotId), List.of()))));
         }));
         return found;
+    }
+
+    /** The newest answer to these signals, once each of them has one. */
+    private static @Nullable AnswerView answer(List<StoredSignal> rows, List<Answer> given) {
+        List<Answer> speaking = given.stream()
+                .filter(answer -> rows.stream().anyMatch(row -> isTo(answer, row, rows)))
+                .toList();
+        boolean whole = rows.stream().allMatch(row -> speaking.stream().anyMatch(answer -> isTo(answer, row, rows)));
+        if (!whole || speaking.isEmpty()) {
+            return null;
+        }
+        Answer newest = speaking.get(speaking.size() - 1);
+        return new AnswerView(newest.words, newest.answer, newest.answeredBy, newest.answeredAt);
+    }
+
+    private static boolean isTo(Answer answer, StoredSignal row, List<StoredSignal> rows) {
+        return answer.identities.isEmpty()
+                ? answer.words.equals(joined(rows))
+                : List.of(answer.identities.split(" ")).contains(row.identity);
     }
 
     /** Answers what the chart says at a lot's point now. */
@@ -120,16 +135,17 @@ public class Signals {
     public void answer(long seriesId, long lotId, String text, String by) {
         lots.touch(lotId);
         Reasons.require("answer", text, "The answer (what changed, why the lot may stand, or what is done)", 600);
-        String words = stored(List.of(lotId)).getOrDefault(lotId, List.of()).stream()
-                .filter(signal -> signal.seriesId() == seriesId)
-                .map(LotSignal::words)
-                .findFirst()
-                .orElseThrow(
-                        () -> new Refusal("answer", "There is no signal at this lot any more; load the page again."));
+        List<StoredSignal> rows = signals.findByLotIdInOrderById(List.of(lotId)).stream()
+                .filter(row -> row.seriesId == seriesId)
+                .toList();
+        if (rows.isEmpty()) {
+            throw new Refusal("answer", "There is no signal at this lot any more; load the page again.");
+        }
         Answer answer = new Answer();
         answer.seriesId = seriesId;
         answer.lotId = lotId;
-        answer.words = words;
+        answer.words = joined(rows);
+        answer.identities = identities(rows);
         answer.answer = text.strip();
         answer.answeredBy = by;
         answer.answeredAt = clock.instant();
@@ -157,12 +173,24 @@ public class Signals {
             signals.deleteAll(before);
             return;
         }
+        List<StoredSignal> found = found(seriesId, baseline.get(), series.points(seriesId));
+        if (before.stream().anyMatch(row -> row.identity.isEmpty())) {
+            adopt(seriesId, before, found);
+        }
         Map<String, StoredSignal> gone = new LinkedHashMap<>();
-        before.forEach(row -> gone.put(row.lotId + " " + row.rule + " " + row.words, row));
+        before.forEach(row -> gone.put(row.lotId + " " + row.rule, row));
         List<StoredSignal> fresh = new ArrayList<>();
-        for (StoredSignal row : found(seriesId, baseline.get(), series.points(seriesId))) {
-            if (gone.remove(row.lotId + " " + row.rule + " " + row.words) == null) {
+        for (StoredSignal row : found) {
+            StoredSignal there = gone.remove(row.lotId + " " + row.rule);
+            if (there == null) {
                 fresh.add(row);
+            } else if (!there.identity.equals(row.identity) || !there.words.equals(row.words)) {
+                boolean isAnother = there.identity.isEmpty()
+                        ? !there.words.equals(row.words)
+                        : !there.identity.equals(row.identity);
+                there.baselineVersion = isAnother ? row.baselineVersion : there.baselineVersion;
+                there.identity = row.identity;
+                there.words = row.words;
             }
         }
         // A new baseline lifts no signal of a lot that was tested already: that one stays until it is answered.
@@ -179,6 +207,22 @@ public class Signals {
         signals.deleteAllInBatch(gone.values());
         signals.flush();
         signals.saveAll(fresh);
+    }
+
+    /** Gives answers of before identities those of the signals that they were given to. */
+    private void adopt(long seriesId, List<StoredSignal> before, List<StoredSignal> found) {
+        for (Answer answer : answers.findBySeriesIdAndIdentities(seriesId, "")) {
+            List<StoredSignal> then = before.stream()
+                    .filter(row -> row.lotId.equals(answer.lotId))
+                    .toList();
+            Set<String> rules = then.stream().map(row -> row.rule).collect(Collectors.toSet());
+            List<StoredSignal> now = found.stream()
+                    .filter(row -> row.lotId.equals(answer.lotId) && rules.contains(row.rule))
+                    .toList();
+            if (joined(then).equals(answer.words) && now.size() == then.size()) {
+                answer.identities = identities(now);
+            }
+        }
     }
 
     /** The signals at undecided lots that a new baseline of these lots would no longer raise, in words. */
@@ -227,25 +271,34 @@ public class Signals {
                     baseline,
                     points.get(signal.last()).lotId(),
                     signal.rule().name(),
+                    signal.side().name() + ":" + points.get(signal.first()).lotId(),
                     signal.words()));
         }
         for (PointView point : points) {
             if (point.sd() != null && point.n() > 1 && baseline.spread().isPresent()) {
                 double upper = baseline.spreadLimits().forSize(point.n()).upper();
                 if (Rounding.above(point.sd(), upper)) {
-                    rows.add(row(seriesId, baseline, point.lotId(), SPREAD, "scatter within the lot beyond its limit"));
+                    rows.add(row(
+                            seriesId,
+                            baseline,
+                            point.lotId(),
+                            SPREAD,
+                            Signal.Side.ABOVE.name() + ":" + point.lotId(),
+                            "scatter within the lot beyond its limit"));
                 }
             }
         }
         return rows;
     }
 
-    private static StoredSignal row(long seriesId, BaselineView baseline, long lotId, String rule, String words) {
+    private static StoredSignal row(
+            long seriesId, BaselineView baseline, long lotId, String rule, String run, String words) {
         StoredSignal row = new StoredSignal();
         row.baselineVersion = baseline.version();
         row.seriesId = seriesId;
         row.lotId = lotId;
         row.rule = rule;
+        row.identity = rule + ":" + run;
         row.words = words;
         return row;
     }
@@ -257,7 +310,11 @@ public class Signals {
                 .collect(Collectors.joining("; "));
     }
 
-    private static String key(long seriesId, long lotId, String words) {
-        return seriesId + " " + lotId + " " + words;
+    private static String identities(List<StoredSignal> rows) {
+        return rows.stream().map(row -> row.identity).sorted().collect(Collectors.joining(" "));
+    }
+
+    private static String key(long seriesId, long lotId) {
+        return seriesId + " " + lotId;
     }
 }

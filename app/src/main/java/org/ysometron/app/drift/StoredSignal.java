@@ -17,6 +17,10 @@ class StoredSignal {
     Long seriesId;
     Long lotId;
     String rule;
+
+    /** Rule, side and first lot of the run; empty in a row of before identities, until it is worked out anew. */
+    String identity;
+
     String words;
     int baselineVersion;
 }

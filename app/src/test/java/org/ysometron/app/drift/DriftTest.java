@@ -222,6 +222,46 @@ class DriftTest extends DemoSite {
                 .andExpect(content().string(containsString("is missing")));
     }
 
+    /** An answer is to a signal, not to its wording; another signal at the same point is not answered by it. */
+    @Test
+    void anAnswerStandsForItsSignalWhateverItIsCalled() {
+        SeriesView upright = strength("natural", Orientation.ZX);
+        long lot = lots.named("SK-0129").id();
+        String here = " where series_id = " + upright.id() + " and lot_id = " + lot;
+        signals.answer(upright.id(), lot, "The share of regrind was raised; see the line's record.", "quality");
+        assertThat(answered(upright, lot)).isTrue();
+        database.update("update drift_signal set words = concat('called otherwise: ', words)" + here);
+        assertThat(answered(upright, lot)).isTrue();
+        database.update(
+                "insert into drift_signal (series_id, lot_id, rule, words, identity, baseline_version) values (?, ?, 'SPREAD',"
+                        + " 'scatter', 'SPREAD:ABOVE:0', 99)",
+                upright.id(),
+                lot);
+        assertThat(answered(upright, lot)).isFalse();
+        signals.rebuild(upright.id());
+        assertThat(answered(upright, lot)).isTrue();
+        assertThat(database.queryForObject(
+                        "select count(*) from drift_signal" + here + " and words like 'called%'", Integer.class))
+                .isZero();
+        // As a site of before identities has them: the answer is adopted by the signals it was given to, then reworded
+        // at will.
+        database.update("update drift_signal set identity = ''" + here);
+        database.update("update drift_answer set identities = ''" + here);
+        assertThat(answered(upright, lot)).isTrue();
+        signals.rebuild(upright.id());
+        database.update("update drift_signal set words = concat('called otherwise: ', words)" + here);
+        assertThat(answered(upright, lot)).isTrue();
+        signals.rebuild(upright.id());
+        database.update("delete from drift_answer" + here);
+        assertThat(answered(upright, lot)).isFalse();
+    }
+
+    private boolean answered(SeriesView of, long lot) {
+        return signals.stored(List.of(lot)).get(lot).stream()
+                .filter(signal -> signal.seriesId() == of.id())
+                .allMatch(Signals.LotSignal::isAnswered);
+    }
+
     @Test
     void aBaselineThatCannotBeIsSaidBesideTheField() throws Exception {
         SeriesView upright = strength("natural", Orientation.ZX);

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -244,7 +245,7 @@ class BenchPages {
 
     private static List<BenchView.Head> heads(Method method) {
         List<BenchView.Head> heads = new ArrayList<>();
-        for (Field field : method.data().sheet().asked()) {
+        for (Field field : method.data().asked()) {
             heads.add(new BenchView.Head(capital(field.words()) + unit(field.unit()), field.places() == 1));
         }
         heads.add(new BenchView.Head("Ended", false));
@@ -260,9 +261,15 @@ class BenchPages {
         return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
     }
 
-    /** The figures that the list has room for; the working has them all. */
+    /** The figures that the list has room for; the working has them all. Those of what is seldom read stand in no column. */
     private static List<Characteristic> shown(Method method) {
-        return method.data().characteristics().stream().limit(MOST_FIGURES).toList();
+        return method.data().characteristics().stream()
+                .limit(mostFigures(method))
+                .toList();
+    }
+
+    private static int mostFigures(Method method) {
+        return method.data().aside().isEmpty() ? MOST_FIGURES : 1;
     }
 
     /**
@@ -637,7 +644,10 @@ class BenchPages {
         Field.Role role = step.equals(BREAK) ? Field.Role.TEST : Field.Role.SIZE;
         // Where nothing must be read the first field is as good as any.
         boolean any = record.method().data().sheet().of(role).stream().allMatch(Field::optional);
-        for (Field field : record.method().data().sheet().of(role)) {
+        for (Field field : record.method().data().asked()) {
+            if (field.role() != role) {
+                continue;
+            }
             // Of a long row of readings the next; what is there stands in the list.
             int read = record.live(field).size();
             boolean isLong = field.places() > MOST_PLACES;
@@ -651,9 +661,17 @@ class BenchPages {
         return fields;
     }
 
+    /** What is seldom read, then what may be noted beside any test. */
+    private static List<Field> noted(SpecimenRecord record) {
+        return Stream.concat(
+                        record.method().data().seldom().stream(),
+                        record.method().data().sheet().of(Field.Role.NOTED).stream())
+                .toList();
+    }
+
     /** What may be noted beside the test. */
     private static List<BenchView.Field> noted(SpecimenRecord record, @Nullable Refused refused) {
-        return record.method().data().sheet().of(Field.Role.NOTED).stream()
+        return noted(record).stream()
                 .map(field -> field(record, new Key(field, 1), refused, false, false))
                 .toList();
     }
@@ -711,10 +729,10 @@ class BenchPages {
         if (!record.problem().isEmpty()) {
             notes.add(record.problem());
         }
-        for (Field noted : record.method().data().sheet().of(Field.Role.NOTED)) {
+        for (Field noted : noted(record)) {
             record.at(noted.key(), 1).ifPresent(reading -> notes.add(capital(noted.words()) + ": " + reading.typed()));
         }
-        List<BenchView.Column> cells = record.method().data().sheet().asked().stream()
+        List<BenchView.Column> cells = record.method().data().asked().stream()
                 .map(field -> new BenchView.Column(cells(record, field), field.places() == 1))
                 .toList();
         return new BenchView.Row(
@@ -728,7 +746,7 @@ class BenchPages {
                 results.isEmpty()
                         ? shown(record.method()).stream().map(one -> "").toList()
                         : results.stream()
-                                .limit(MOST_FIGURES)
+                                .limit(mostFigures(record.method()))
                                 .map(BenchPages::figure)
                                 .toList(),
                 main.map(result -> SpecimenRecord.kind(result)).orElse(""),

@@ -54,6 +54,7 @@ record BenchView(
      * @param sizes whether its sheet asks for sizes
      * @param equipment what it is done with
      * @param lasts whether it runs for days, so that readings come before the end
+     * @param more whether more can be read in it than is usually
      * @param done how many specimens of it are tested
      */
     record Station(
@@ -64,6 +65,7 @@ record BenchView(
             boolean lasts,
             List<EndChoice> ends,
             String hint,
+            boolean more,
             int done,
             int total) {
 
@@ -81,6 +83,7 @@ record BenchView(
                             .map(end -> new EndChoice(end.name(), end.words()))
                             .toList(),
                     data.closing().dimension().example(),
+                    !data.aside().isEmpty(),
                     done,
                     total);
         }

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.quantity.Typed;
@@ -29,6 +30,7 @@ import org.ysometron.core.reading.Sheet;
  * @param endedBy key of the field whose instrument's range can end the test
  * @param ends its own, and what each makes of a characteristic; a value where it is not named
  * @param characteristics what it gives, at least one
+ * @param aside keys of what is seldom read in the test: never in the way of who does not read it
  * @param clock when it wants to be looked at
  * @param example readings of one specimen as they are typed
  */
@@ -48,8 +50,23 @@ public record MethodData(
         Optional<String> endedBy,
         Map<End, Map<String, Reduced.Made>> ends,
         List<Characteristic> characteristics,
+        Set<String> aside,
         Clock clock,
         Map<String, List<String>> example) {
+
+    /** What a test is usually read by: sizes and readings, without what is seldom read. */
+    public List<Field> asked() {
+        return sheet.asked().stream()
+                .filter(field -> !aside.contains(field.key()))
+                .toList();
+    }
+
+    /** What is seldom read in the test. */
+    public List<Field> seldom() {
+        return sheet.asked().stream()
+                .filter(field -> aside.contains(field.key()))
+                .toList();
+    }
 
     /** The parameters as the file pins them. */
     public Pinned pinned() {

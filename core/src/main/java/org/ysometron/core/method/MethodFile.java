@@ -113,6 +113,7 @@ final class MethodFile {
                 ended == null ? Optional.empty() : Optional.of(text(ended)),
                 ends(all.need("ends"), characteristics),
                 characteristics,
+                aside(all.find("aside"), sheet),
                 clock(all.find("clock"), sheet, parameters.keySet()),
                 example(all.need("example"), sheet));
         all.nothingElse();
@@ -237,6 +238,22 @@ final class MethodFile {
             throw wrong(node, "a test ends somehow");
         }
         return Collections.unmodifiableMap(ends);
+    }
+
+    /** Fields of the test that a result can be had without. */
+    private Set<String> aside(@Nullable Node node, Sheet sheet) {
+        List<String> keys = node == null ? List.of() : texts(node);
+        for (String key : keys) {
+            boolean seldom = sheet.field(key)
+                    .filter(field -> field.role() == Field.Role.TEST && field.optional())
+                    .isPresent();
+            if (!seldom) {
+                throw wrong(
+                        java.util.Objects.requireNonNull(node),
+                        "'" + key + "' is nothing that a test may be read without");
+            }
+        }
+        return Set.copyOf(keys);
     }
 
     /** Times by field, and under 'step' the parameter that says how long each step is held. */

@@ -313,6 +313,57 @@ class MethodContractTest {
                 .hasMessageStartingWith(said);
     }
 
+    /** M26: what the crosshead travelled is a nominal strain and never the other. ISO 527-1, strain and nominal strain by their words. */
+    @ParameterizedTest
+    @CsvSource({"extension, strain", "travel, nominal-strain"})
+    void m26AnExtensionIsOfWhatItWasReadBy(String read, String gives) {
+        Method tension = Methods.of("tension").orElseThrow();
+        Readings readings = new Readings(
+                Map.of(
+                        "width",
+                        new double[] {4},
+                        "thickness",
+                        new double[] {4},
+                        "force",
+                        new double[] {832},
+                        read + "-at-strength",
+                        new double[] {1.8},
+                        read + "-at-break",
+                        new double[] {2.25}),
+                Map.of());
+        Map<String, Reduced> results = results(
+                tension, readings, tension.data().pinned(), tension.data().usualEnd());
+        for (String kind : List.of("strain", "nominal-strain")) {
+            for (String at : List.of("-at-strength", "-at-break")) {
+                assertThat(results.get(kind + at).value().isPresent())
+                        .as(kind + at)
+                        .isEqualTo(kind.equals(gives));
+            }
+        }
+        assertThat(tension.data().characteristics())
+                .noneMatch(one -> one.title().toLowerCase(java.util.Locale.ROOT).contains("modulus"));
+    }
+
+    /** A force at yield above the largest gives no stress, and a bar that becomes shorter is a slip of whoever typed it. */
+    @Test
+    void whatCannotBeInTensionIsRefused() {
+        Method tension = Methods.of("tension").orElseThrow();
+        Reduced yield = results(
+                        tension,
+                        example(tension).with("yield-force", 2000),
+                        tension.data().pinned(),
+                        tension.data().usualEnd())
+                .get("stress-at-yield");
+        assertThat(yield.value()).isEmpty();
+        assertThat(yield.reason()).contains("above the largest force");
+        assertThatThrownBy(() -> results(
+                        tension,
+                        example(tension).with("extension-at-strength", 0.1),
+                        tension.data().pinned(),
+                        tension.data().usualEnd()))
+                .hasMessageContaining("a bar grows until it breaks, got 0.1");
+    }
+
     /** When a reading is due is said by field, and how long a step is held by a parameter of the method. */
     @ParameterizedTest
     @CsvSource(
@@ -321,6 +372,7 @@ class MethodContractTest {
                 "clock: {depth: 1 s} | drop.yaml, line 16: the sheet has no field 'depth'",
                 "clock: {height: 1 N} | drop.yaml, line 16: height: 'N' is a force",
                 "clock: {height: 0 s} | drop.yaml, line 16",
+                "aside: [height] | drop.yaml, line 16: 'height' is nothing that a test may be read without",
                 "clock: {step: hold} | drop.yaml, line 16: 'hold' is no parameter of this method"
             })
     void theClockIsReadWithTheFile(String clock, String said) {

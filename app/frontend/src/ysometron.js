@@ -330,6 +330,21 @@ document.addEventListener("htmx:afterSettle", (event) => {
 });
 window.addEventListener("load", setUpClock);
 
+// A click on a picture says where the specimen broke; it is kept with the button beside it.
+document.addEventListener("click", (event) => {
+  const drawing = event.target.closest("[data-mark]");
+  const [x, y] = ["x", "y"].map((name) => document.getElementById(name));
+  if (!drawing || !x || !y) {
+    return;
+  }
+  const box = drawing.viewBox.baseVal;
+  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(drawing.getScreenCTM().inverse());
+  x.value = ((100 * at.x) / box.width).toFixed(1);
+  y.value = ((100 * at.y) / box.height).toFixed(1);
+  const scale = box.width / 100;
+  drawing.querySelector("[data-mark-here]").setAttribute("transform", `translate(${at.x} ${at.y}) scale(${scale})`);
+});
+
 // A diameter log goes up as the request's body, so that the server reads it while it comes; progress is asked for beside
 // it, which also tells how it ended when the server answered before the whole file was sent.
 document.addEventListener("submit", (event) => {

@@ -1,12 +1,9 @@
 package org.ysometron.app.bench;
 
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -103,7 +100,7 @@ class Imports {
         InstrumentView gauge = instruments.instrument(gaugeId);
         String text = new String(bytes, StandardCharsets.UTF_8);
         ReadingFile file = ReadingFile.read(text, fields(lot));
-        String sha256 = sha256(bytes);
+        String sha256 = SentFile.sha256(bytes);
         List<StagedImport> same = imports.findByLotIdAndSha256(lot.id(), sha256);
         Optional<StagedImport> taken = same.stream()
                 .filter(earlier -> earlier.state.equals(StagedImport.TAKEN))
@@ -460,14 +457,6 @@ class Imports {
 
         private void fail(String column, String found, String reason) {
             bad.add(new Bad(row.line(), column, found, reason));
-        }
-    }
-
-    private static String sha256(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java has SHA-256", e);
         }
     }
 }

@@ -1,5 +1,6 @@
 package org.ysometron.app.demo;
 
+import java.awt.Color;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -38,6 +39,9 @@ import org.ysometron.core.publication.Topic;
 @Component
 @Order(1)
 public class Tidewrack implements ApplicationRunner {
+
+    /** Basalt in natural polymer, as a camera sees it. */
+    private static final Color NATURAL = new Color(0x8f8672);
 
     /** Beyond this many lots the baselines are signed last, so that loading stays linear in the number of lots. */
     private static final int MANY = 100;
@@ -254,6 +258,9 @@ public class Tidewrack implements ApplicationRunner {
             }
         }
         works.bench.enterAll(lot, entries, "bench", null);
+        if (index >= truth.lotAtTheBench() - 1) {
+            works.photographed(lot, NATURAL);
+        }
         return lot;
     }
 

@@ -1,5 +1,6 @@
 package org.ysometron.app.demo;
 
+import java.awt.Color;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -12,6 +13,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.Pictures;
 import org.ysometron.app.drift.Baselines;
 import org.ysometron.app.drift.Signals;
 import org.ysometron.app.equipment.Instruments;
@@ -47,6 +49,7 @@ class Works {
     final Intake intake;
     final Logs logs;
     final Bench bench;
+    private final Pictures pictures;
     private final Instruments instruments;
     private final SeriesPoints series;
     private final Baselines baselines;
@@ -63,6 +66,7 @@ class Works {
             Intake intake,
             Logs logs,
             Bench bench,
+            Pictures pictures,
             Instruments instruments,
             SeriesPoints series,
             Baselines baselines,
@@ -77,6 +81,7 @@ class Works {
         this.intake = intake;
         this.logs = logs;
         this.bench = bench;
+        this.pictures = pictures;
         this.instruments = instruments;
         this.series = series;
         this.baselines = baselines;
@@ -111,6 +116,19 @@ class Works {
                         "kept", "DRY_BOX",
                         "humidity", "13 %"),
                 lot.code() + "-dried",
+                "bench");
+    }
+
+    /** Photographs of a flat bar, torn across, and of an upright one, parted between two layers. */
+    void photographed(LotView lot, Color colour) {
+        picture(lot, "XY1", StandInCamera.brokenBar(colour, 37.5, 1.6, lot.id()), "torn across, fibres stand out");
+        picture(lot, "ZX1", StandInCamera.brokenBar(colour, 44, 0.15, lot.id() + 1), "parted between two layers");
+    }
+
+    private void picture(LotView lot, String specimen, byte[] file, String shows) {
+        pictures.keep(
+                lot,
+                new Pictures.Sent(specimen, lot.code() + "-" + specimen + ".jpg", file, shows, StandInCamera.ACROSS),
                 "bench");
     }
 

@@ -1,15 +1,13 @@
 package org.ysometron.app.gate;
 
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import org.ysometron.app.web.SentFile;
 import org.ysometron.core.working.Figures;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -188,11 +186,6 @@ record Snapshot(
 
     /** SHA-256 of the text in UTF-8, as 64 hexadecimal digits. */
     static String hash(String text) {
-        try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java has SHA-256", e);
-        }
+        return SentFile.sha256(text.getBytes(StandardCharsets.UTF_8));
     }
 }

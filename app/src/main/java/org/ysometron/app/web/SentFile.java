@@ -2,6 +2,9 @@ package org.ysometron.app.web;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.multipart.MultipartFile;
 
@@ -29,6 +32,15 @@ public final class SentFile {
                     field, "The file is larger than " + megabytes + " MB; nothing was stored. Send a smaller one.");
         }
         return file.getBytes();
+    }
+
+    /** SHA-256 of a content, as 64 hexadecimal digits. */
+    public static String sha256(byte[] content) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(content));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every Java has SHA-256", e);
+        }
     }
 
     /** What was pasted, or what is in a file where one was chosen. */

@@ -271,11 +271,7 @@ class BridgingPageTest extends DemoSite {
         LotView lot = testLots.lot();
         long cell = rigged("cell C of this test", "frame C");
         breaks(lot, "XY1", 880, cell);
-        methods.pin(
-                Methods.usual(),
-                List.of("50 mm", "5 N", "crosshead, not used for a modulus"),
-                "Checked with another preload.",
-                "quality");
+        methods.pin(Methods.usual(), List.of("50 mm", "5 N", "25 mm"), "Checked with another preload.", "quality");
         try {
             breaks(lot, "XY2", 880, cell);
             assertThat(series.points(strengths(lot, "frame C").id())).hasSize(1);

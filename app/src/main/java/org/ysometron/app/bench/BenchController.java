@@ -238,6 +238,22 @@ class BenchController {
                 && key.place() == key.field().places();
     }
 
+    /** One more of the same in place of a specimen whose test was void. */
+    @PostMapping("/lots/{code}/bench/specimens/{label}/replacement")
+    String replace(@PathVariable String code, @PathVariable String label, Authentication by) {
+        LotView lot = lots.named(code);
+        SpecimenRecord record = bench.record(lot, label);
+        if (!BenchList.isVoid(record)) {
+            throw new Refusal("specimen", "The test of " + label + " was not void; it stands as it ended.");
+        }
+        lots.addInPlaceOf(lot, record.specimen(), by.getName());
+        return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
+                .queryParam("method", record.method().data().id())
+                .encode()
+                .buildAndExpand(code)
+                .toUriString();
+    }
+
     private static boolean isPart(HttpServletRequest request) {
         return request.getHeader("HX-Request") != null;
     }

@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,7 +24,6 @@ import org.ysometron.app.make.Orders;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.characteristic.Characteristic;
-import org.ysometron.core.method.Clock;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Headroom;
 import org.ysometron.core.method.Method;
@@ -44,12 +42,6 @@ class BenchPages {
     static final String BREAK = "break";
 
     private static final double STRIP = 300;
-
-    /** Figures of a specimen that the list has room for. */
-    private static final int MOST_FIGURES = 3;
-
-    /** Readings of one field that stand side by side. */
-    private static final int MOST_PLACES = 4;
 
     private final Bench bench;
     private final Instruments instruments;
@@ -110,11 +102,11 @@ class BenchPages {
      */
     record Refused(String specimen, String key, Map<String, String> typed, Refusal refusal) {
 
-        private String typedAt(String at) {
+        String typedAt(String at) {
             return typed.getOrDefault(at, "");
         }
 
-        private boolean isDoubted() {
+        boolean isDoubted() {
             return refusal instanceof ReadingCheck.Doubted || (refusal instanceof Bench.NotTaken at && at.isDoubted());
         }
     }
@@ -176,11 +168,18 @@ class BenchPages {
         BenchView.@Nullable Hand hand = inHand == null || gauge == null || !wanting.isEmpty()
                 ? null
                 : hand(lot, inHand, now, gauge, gauges, asked.refused());
+        // Asked where a test was void, which is seldom.
+        Map<Long, String> inPlace =
+                records.stream().anyMatch(BenchList::isVoid) ? lots.replacements(lot.id()) : Map.of();
         List<BenchView.Row> rows = records.stream()
                 .filter(record -> changed == null
                         || record.equals(inHand)
                         || record.specimen().label().equals(changed))
-                .map(record -> row(record, record.equals(inHand), !owed.contains(record)))
+                .map(record -> BenchList.row(
+                        record,
+                        record.equals(inHand),
+                        !owed.contains(record),
+                        inPlace.get(record.specimen().id())))
                 .toList();
         return new BenchView(
                 all.isEmpty() ? null : BenchView.Station.of(method.data(), broken, owed.size()),
@@ -189,7 +188,7 @@ class BenchPages {
                 gauge == null ? 0 : gauge.id(),
                 gauges,
                 hand,
-                heads(method),
+                BenchList.heads(method),
                 rows,
                 measured,
                 broken,
@@ -243,35 +242,6 @@ class BenchPages {
                 .toList();
     }
 
-    private static List<BenchView.Head> heads(Method method) {
-        List<BenchView.Head> heads = new ArrayList<>();
-        for (Field field : method.data().asked()) {
-            heads.add(new BenchView.Head(capital(field.words()) + unit(field.unit()), field.places() == 1));
-        }
-        heads.add(new BenchView.Head("Ended", false));
-        shown(method).forEach(one -> heads.add(new BenchView.Head(one.title() + unit(one.unit()), true)));
-        return heads;
-    }
-
-    private static String unit(String symbol) {
-        return symbol.isEmpty() ? "" : ", " + symbol;
-    }
-
-    private static String capital(String words) {
-        return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
-    }
-
-    /** The figures that the list has room for; the working has them all. Those of what is seldom read stand in no column. */
-    private static List<Characteristic> shown(Method method) {
-        return method.data().characteristics().stream()
-                .limit(mostFigures(method))
-                .toList();
-    }
-
-    private static int mostFigures(Method method) {
-        return method.data().aside().isEmpty() ? MOST_FIGURES : 1;
-    }
-
     /**
      * What changes while a specimen stays in the calipers: its fields and its row. What the page says of it and of the lot
      * stands, so that a reading costs the same in a lot of any size.
@@ -283,9 +253,9 @@ class BenchPages {
                 record.specimen().label(),
                 record.specimen().conditions().orientation().name(),
                 record.specimen().conditions().words(),
-                fields(record, MEASURE, null),
+                BenchFields.fields(record, MEASURE, null),
                 List.of(),
-                measured(record),
+                BenchFields.measured(record),
                 "",
                 "",
                 List.of(),
@@ -299,7 +269,7 @@ class BenchPages {
                 List.of(),
                 hand,
                 List.of(),
-                List.of(row(record, true, false)),
+                List.of(BenchList.row(record, true, false, null)),
                 0,
                 0,
                 0,
@@ -617,184 +587,13 @@ class BenchPages {
                 record.specimen().label(),
                 record.specimen().conditions().orientation().name(),
                 record.specimen().conditions().words(),
-                fields(record, step, refused),
-                step.equals(BREAK) ? noted(record, refused) : List.of(),
-                measured(record),
+                BenchFields.fields(record, step, refused),
+                step.equals(BREAK) ? BenchFields.noted(record, refused) : List.of(),
+                BenchFields.measured(record),
                 headroom,
                 expected,
                 before.warnings(lot, record.specimen(), step.equals(BREAK) ? gauge : instruments.calipers()),
-                step.equals(BREAK) ? clock(record) : BenchView.Clock.NONE,
+                step.equals(BREAK) ? BenchFields.clock(record) : BenchView.Clock.NONE,
                 false);
-    }
-
-    private static BenchView.Clock clock(SpecimenRecord record) {
-        Clock clock = record.method().data().clock();
-        String rings = clock.rings().stream()
-                .map(ring -> Figures.plain(ring.seconds(), 6) + " " + ring.field() + "-1"
-                        + (ring.trueTime().isEmpty() ? "" : " " + ring.trueTime() + "-1"))
-                .collect(Collectors.joining(","));
-        return new BenchView.Clock(
-                rings,
-                clock.step().map(key -> Math.round(record.pinned().value(key))).orElse(0L));
-    }
-
-    private static List<BenchView.Field> fields(SpecimenRecord record, String step, @Nullable Refused refused) {
-        List<BenchView.Field> fields = new ArrayList<>();
-        boolean focused = false;
-        Field.Role role = step.equals(BREAK) ? Field.Role.TEST : Field.Role.SIZE;
-        // Where nothing must be read the first field is as good as any.
-        boolean any = record.method().data().sheet().of(role).stream().allMatch(Field::optional);
-        for (Field field : record.method().data().asked()) {
-            if (field.role() != role) {
-                continue;
-            }
-            // Of a long row of readings the next; what is there stands in the list.
-            int read = record.live(field).size();
-            boolean isLong = field.places() > MOST_PLACES;
-            int places = isLong ? Math.min(field.places(), read + 1) : field.places();
-            for (int place = isLong ? places : 1; place <= places; place++) {
-                BenchView.Field shown = field(record, new Key(field, place), refused, !focused, any);
-                focused |= shown.focus();
-                fields.add(shown);
-            }
-        }
-        return fields;
-    }
-
-    /** What is seldom read, then what may be noted beside any test. */
-    private static List<Field> noted(SpecimenRecord record) {
-        return Stream.concat(
-                        record.method().data().seldom().stream(),
-                        record.method().data().sheet().of(Field.Role.NOTED).stream())
-                .toList();
-    }
-
-    /** What may be noted beside the test. */
-    private static List<BenchView.Field> noted(SpecimenRecord record, @Nullable Refused refused) {
-        return noted(record).stream()
-                .map(field -> field(record, new Key(field, 1), refused, false, false))
-                .toList();
-    }
-
-    private static String measured(SpecimenRecord record) {
-        OptionalDouble width = record.mean("width");
-        OptionalDouble thickness = record.mean("thickness");
-        if (width.isPresent() && thickness.isPresent()) {
-            return Figures.decimals(width.getAsDouble(), 3) + " × " + Figures.decimals(thickness.getAsDouble(), 3)
-                    + " mm, " + Figures.significant(width.getAsDouble() * thickness.getAsDouble(), 4) + " mm²";
-        }
-        List<String> sizes = new ArrayList<>();
-        for (Field field : record.method().data().sheet().of(Field.Role.SIZE)) {
-            record.mean(field.key())
-                    .ifPresent(mean -> sizes.add(field.words() + " " + Figures.decimals(mean, 3) + " " + field.unit()));
-        }
-        boolean asked =
-                record.method().data().sheet().of(Field.Role.SIZE).stream().anyMatch(f -> !f.optional());
-        return sizes.isEmpty() ? (asked ? "not measured yet" : "") : String.join(", ", sizes);
-    }
-
-    private static BenchView.Field field(
-            SpecimenRecord record, Key key, @Nullable Refused refused, boolean mayFocus, boolean any) {
-        Field field = key.field();
-        String given =
-                record.at(field.key(), key.place()).map(ReadingView::typed).orElse("");
-        String label = field.label(key.place());
-        boolean optional = field.optional() || (key.place() > 1 && key.isTest());
-        boolean here = refused != null && refused.key().equals(key.text());
-        if (refused != null && refused.specimen().equals(record.specimen().label()) && (given.isEmpty() || here)) {
-            String typed = refused.typedAt(key.text());
-            return new BenchView.Field(
-                    key.text(),
-                    label,
-                    field.unit(),
-                    "",
-                    typed,
-                    here ? refused.refusal().words() : "",
-                    here && refused.isDoubted() ? typed.strip() : "",
-                    here,
-                    field.choices(),
-                    optional);
-        }
-        boolean focus = mayFocus && given.isEmpty() && refused == null && (any || !(optional && key.isTest()));
-        return new BenchView.Field(
-                key.text(), label, field.unit(), given, "", "", "", focus, field.choices(), optional);
-    }
-
-    // ---- the list ----------------------------------------------------------------------------------------------
-
-    private static BenchView.Row row(SpecimenRecord record, boolean inHand, boolean givenUp) {
-        List<Reduced> results = record.results().isEmpty() ? record.soFar() : record.results();
-        Optional<Reduced> main = results.stream().findFirst();
-        List<String> notes = new ArrayList<>(main.map(Reduced::notes).orElse(List.of()));
-        if (!record.problem().isEmpty()) {
-            notes.add(record.problem());
-        }
-        for (Field noted : noted(record)) {
-            record.at(noted.key(), 1).ifPresent(reading -> notes.add(capital(noted.words()) + ": " + reading.typed()));
-        }
-        List<BenchView.Column> cells = record.method().data().asked().stream()
-                .map(field -> new BenchView.Column(cells(record, field), field.places() == 1))
-                .toList();
-        return new BenchView.Row(
-                record.specimen().label(),
-                record.specimen().conditions().orientation().words(),
-                inHand,
-                cells,
-                record.isTested()
-                        ? record.endWords()
-                        : givenUp ? "given up" : results.isEmpty() ? "" : "goes on; so far",
-                results.isEmpty()
-                        ? shown(record.method()).stream().map(one -> "").toList()
-                        : results.stream()
-                                .limit(mostFigures(record.method()))
-                                .map(BenchPages::figure)
-                                .toList(),
-                main.map(result -> SpecimenRecord.kind(result)).orElse(""),
-                notes,
-                record.corrected().stream().map(wrong -> history(record, wrong)).toList());
-    }
-
-    /** What stands in the list: a value, a bound with its sign, an interval; one that is not counted is there and crossed out. */
-    private static String figure(Reduced result) {
-        int digits = result.characteristic().digits() + 1;
-        if (result.shown().isEmpty()) {
-            return "";
-        }
-        String shown = Figures.significant(result.shown().getAsDouble(), digits);
-        return switch (result.made()) {
-            case AT_LEAST -> "≥ " + shown;
-            case AT_MOST -> "≤ " + shown;
-            case BETWEEN -> shown + " to " + Figures.significant(result.upper().getAsDouble(), digits);
-            default -> shown;
-        };
-    }
-
-    private static List<BenchView.Cell> cells(SpecimenRecord record, Field field) {
-        return record.live(field).stream()
-                .map(reading -> new BenchView.Cell(reading.id(), reading.typed(), shown(reading)))
-                .toList();
-    }
-
-    private static String shown(ReadingView reading) {
-        if (reading.value() == null) {
-            return reading.typed();
-        }
-        return switch (reading.field().dimension()) {
-            case LENGTH -> Figures.decimals(reading.value(), 2);
-            // A day is a day, and no 86400 s.
-            case TIME -> reading.typed();
-            default -> Figures.plain(reading.value(), 4);
-        };
-    }
-
-    private static String history(SpecimenRecord record, ReadingView wrong) {
-        String why = record.readings().stream()
-                .filter(reading -> reading.field().equals(wrong.field())
-                        && reading.place() == wrong.place()
-                        && reading.id() > wrong.id())
-                .findFirst()
-                .map(next -> " → " + next.typed() + ": " + next.reason() + " (" + next.enteredBy() + ")")
-                .orElse("");
-        return wrong.label() + " first read " + wrong.typed() + why;
     }
 }

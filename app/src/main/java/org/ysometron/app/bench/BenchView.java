@@ -172,6 +172,7 @@ record BenchView(
      * @param cells its readings, column by column
      * @param figures what its method makes of them, column by column; empty while there is nothing
      * @param kind what the first figure is good for
+     * @param isSpoilt whether its test was void and nothing was made in its place
      */
     record Row(
             String label,
@@ -181,6 +182,7 @@ record BenchView(
             String outcome,
             List<String> figures,
             String kind,
+            boolean isSpoilt,
             List<String> notes,
             List<String> history) {}
 

@@ -444,12 +444,46 @@ public class Lots {
         return store(set, count);
     }
 
+    /** Makes one specimen in place of one whose test was void, as its set was made and linked to it; once. */
+    @Write
+    public void addInPlaceOf(LotView lot, SpecimenView spoilt, String by) {
+        lockUndecided(lot.id());
+        String request = "in-place-of-" + spoilt.id();
+        if (sets.existsByLotIdAndRequest(lot.id(), request)) {
+            return;
+        }
+        SpecimenSet set = sets.findById(spoilt.setId())
+                .filter(found -> found.lotId == lot.id())
+                .orElseThrow(() -> new NotFound("set " + spoilt.setId() + " of lot " + lot.code()))
+                .further(request);
+        set.inPlaceOf = spoilt.id();
+        set.createdBy = by;
+        set.createdAt = clock.instant();
+        set.madeAt = LocalDateTime.now(clock);
+        store(set, 1);
+    }
+
+    /** Labels of what was made in place of specimens whose tests were void, by the keys of these. */
+    public Map<Long, String> replacements(long lotId) {
+        return sets.findByLotIdAndInPlaceOfIsNotNull(lotId).stream()
+                .collect(Collectors.toMap(
+                        set -> java.util.Objects.requireNonNull(set.inPlaceOf), set -> span(specimens.ofSet(set.id))));
+    }
+
     /** The further looks at a lot, each in words. */
     public List<String> furtherLooks(long lotId) {
         return sets.findByLotIdAndFurtherOfIsNotNullOrderById(lotId).stream()
                 .map(set -> {
                     List<Specimen> added = specimens.ofSet(set.id);
                     List<Specimen> first = specimens.ofSet(java.util.Objects.requireNonNull(set.furtherOf));
+                    if (set.inPlaceOf != null) {
+                        String spoilt = specimens
+                                .findById(set.inPlaceOf)
+                                .map(one -> one.label)
+                                .orElse("another");
+                        return span(added) + " was made in place of " + spoilt + ", whose test was void, by "
+                                + set.createdBy + " on " + LocalDate.ofInstant(set.createdAt, clock.getZone()) + ".";
+                    }
                     return "Looked again: " + span(added) + " were added to " + span(first) + " by " + set.createdBy
                             + " on " + LocalDate.ofInstant(set.createdAt, clock.getZone())
                             + ", after results of these were known.";

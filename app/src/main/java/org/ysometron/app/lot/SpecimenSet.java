@@ -74,6 +74,10 @@ class SpecimenSet {
     @Nullable
     Long furtherOf;
 
+    /** The specimen in whose place this one was made, its test being void. */
+    @Nullable
+    Long inPlaceOf;
+
     String conditionedBy = "";
     String createdBy;
     Instant createdAt;

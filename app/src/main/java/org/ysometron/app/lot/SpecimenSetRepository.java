@@ -6,5 +6,7 @@ interface SpecimenSetRepository extends JpaRepository<SpecimenSet, Long> {
 
     boolean existsByLotIdAndRequest(long lotId, String request);
 
+    java.util.List<SpecimenSet> findByLotIdAndInPlaceOfIsNotNull(long lotId);
+
     java.util.List<SpecimenSet> findByLotIdAndFurtherOfIsNotNullOrderById(long lotId);
 }

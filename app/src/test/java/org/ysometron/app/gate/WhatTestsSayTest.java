@@ -4,9 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -56,6 +60,7 @@ class WhatTestsSayTest extends DemoSite {
     }
 
     private static final OptionalDouble NONE = OptionalDouble.empty();
+    private static final RequestPostProcessor ENTRY = user("bench").authorities(new SimpleGrantedAuthority("ENTRY"));
     private static final RequestPostProcessor QUALITY =
             user("quality").authorities(new SimpleGrantedAuthority("JUDGEMENT"));
 
@@ -229,6 +234,33 @@ class WhatTestsSayTest extends DemoSite {
         test(lot, hooks.get(0), End.VOID, "force", "212 N", "remark", "bent by hand while it was mounted");
         assertThat(bench.record(lot, hook).result().orElseThrow().made()).isEqualTo(Reduced.Made.NOTHING);
         assertThat(bench.record(lot, hook).readings()).hasSize(2);
+    }
+
+    /** M31: what is made in place of a void one is linked to it, once, and said wherever the lot is judged. */
+    @Test
+    void m31WhatIsMadeInItsPlaceIsLinked() throws Exception {
+        LotView lot = claiming(Methods.of("part-load").orElseThrow(), 500);
+        List<SpecimenView> hooks = lots.specimens(lot.id());
+        test(lot, hooks.get(0), End.VOID, "force", "212 N", "remark", "bent by hand while it was mounted");
+        test(lot, hooks.get(1), End.BROKE, "force", "612 N");
+        String bench = "/lots/" + lot.code() + "/bench";
+        http.perform(get(bench).with(ENTRY)).andExpect(content().string(containsString("Make one in place of XY1")));
+        for (int i = 0; i < 2; i++) {
+            http.perform(post(bench + "/specimens/XY1/replacement").with(ENTRY).with(csrf()))
+                    .andExpect(status().is3xxRedirection());
+        }
+        http.perform(post(bench + "/specimens/XY2/replacement").with(ENTRY).with(csrf()))
+                .andExpect(status().is(422));
+        assertThat(lots.specimens(lot.id())).hasSize(6);
+        assertThat(lots.replacements(lot.id()))
+                .containsExactly(java.util.Map.entry(hooks.get(0).id(), "XY6"));
+        http.perform(get(bench).with(ENTRY))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("XY6 was made in its place"),
+                                not(containsString("Make one in place of")))));
+        http.perform(get("/lots/" + lot.code() + "/evidence").with(QUALITY))
+                .andExpect(content().string(containsString("XY6 was made in place of XY1, whose test was void")));
     }
 
     /** Survivors and those that break say at least and at most: what is denied is denied, and no mean is made of them. */

@@ -1,0 +1,117 @@
+package org.ysometron.app.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.ysometron.core.method.Clock;
+import org.ysometron.core.reading.Field;
+import org.ysometron.core.working.Figures;
+
+/** What is to be typed of the specimen in hand, what stands there already, and when it wants to be looked at. */
+final class BenchFields {
+
+    /** Readings of one field that stand side by side. */
+    private static final int MOST_PLACES = 4;
+
+    static BenchView.Clock clock(SpecimenRecord record) {
+        Clock clock = record.method().data().clock();
+        String rings = clock.rings().stream()
+                .map(ring -> Figures.plain(ring.seconds(), 6) + " " + ring.field() + "-1"
+                        + (ring.trueTime().isEmpty() ? "" : " " + ring.trueTime() + "-1"))
+                .collect(Collectors.joining(","));
+        return new BenchView.Clock(
+                rings,
+                clock.step().map(key -> Math.round(record.pinned().value(key))).orElse(0L));
+    }
+
+    static List<BenchView.Field> fields(SpecimenRecord record, String step, BenchPages.@Nullable Refused refused) {
+        List<BenchView.Field> fields = new ArrayList<>();
+        boolean focused = false;
+        Field.Role role = step.equals(BenchPages.BREAK) ? Field.Role.TEST : Field.Role.SIZE;
+        // Where nothing must be read the first field is as good as any.
+        boolean any = record.method().data().sheet().of(role).stream().allMatch(Field::optional);
+        for (Field field : record.method().data().asked()) {
+            if (field.role() != role) {
+                continue;
+            }
+            // Of a long row of readings the next; what is there stands in the list.
+            int read = record.live(field).size();
+            boolean isLong = field.places() > MOST_PLACES;
+            int places = isLong ? Math.min(field.places(), read + 1) : field.places();
+            for (int place = isLong ? places : 1; place <= places; place++) {
+                BenchView.Field shown = field(record, new BenchPages.Key(field, place), refused, !focused, any);
+                focused |= shown.focus();
+                fields.add(shown);
+            }
+        }
+        return fields;
+    }
+
+    /** What is seldom read, then what may be noted beside any test. */
+    static List<Field> noted(SpecimenRecord record) {
+        return Stream.concat(
+                        record.method().data().seldom().stream(),
+                        record.method().data().sheet().of(Field.Role.NOTED).stream())
+                .toList();
+    }
+
+    /** What may be noted beside the test. */
+    static List<BenchView.Field> noted(SpecimenRecord record, BenchPages.@Nullable Refused refused) {
+        return noted(record).stream()
+                .map(field -> field(record, new BenchPages.Key(field, 1), refused, false, false))
+                .toList();
+    }
+
+    static String measured(SpecimenRecord record) {
+        OptionalDouble width = record.mean("width");
+        OptionalDouble thickness = record.mean("thickness");
+        if (width.isPresent() && thickness.isPresent()) {
+            return Figures.decimals(width.getAsDouble(), 3) + " × " + Figures.decimals(thickness.getAsDouble(), 3)
+                    + " mm, " + Figures.significant(width.getAsDouble() * thickness.getAsDouble(), 4) + " mm²";
+        }
+        List<String> sizes = new ArrayList<>();
+        for (Field field : record.method().data().sheet().of(Field.Role.SIZE)) {
+            record.mean(field.key())
+                    .ifPresent(mean -> sizes.add(field.words() + " " + Figures.decimals(mean, 3) + " " + field.unit()));
+        }
+        boolean asked =
+                record.method().data().sheet().of(Field.Role.SIZE).stream().anyMatch(f -> !f.optional());
+        return sizes.isEmpty() ? (asked ? "not measured yet" : "") : String.join(", ", sizes);
+    }
+
+    private static BenchView.Field field(
+            SpecimenRecord record,
+            BenchPages.Key key,
+            BenchPages.@Nullable Refused refused,
+            boolean mayFocus,
+            boolean any) {
+        Field field = key.field();
+        String given =
+                record.at(field.key(), key.place()).map(ReadingView::typed).orElse("");
+        String label = field.label(key.place());
+        boolean optional = field.optional() || (key.place() > 1 && key.isTest());
+        boolean here = refused != null && refused.key().equals(key.text());
+        if (refused != null && refused.specimen().equals(record.specimen().label()) && (given.isEmpty() || here)) {
+            String typed = refused.typedAt(key.text());
+            return new BenchView.Field(
+                    key.text(),
+                    label,
+                    field.unit(),
+                    "",
+                    typed,
+                    here ? refused.refusal().words() : "",
+                    here && refused.isDoubted() ? typed.strip() : "",
+                    here,
+                    field.choices(),
+                    optional);
+        }
+        boolean focus = mayFocus && given.isEmpty() && refused == null && (any || !(optional && key.isTest()));
+        return new BenchView.Field(
+                key.text(), label, field.unit(), given, "", "", "", focus, field.choices(), optional);
+    }
+
+    private BenchFields() {}
+}

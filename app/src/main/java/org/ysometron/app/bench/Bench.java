@@ -39,7 +39,6 @@ import org.ysometron.core.method.Calibration;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
-import org.ysometron.core.method.Reduced;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.reading.Noted;
@@ -222,22 +221,12 @@ public class Bench {
 
     /** Refuses what would move a figure that is known: a test that is over takes what gives another figure, and corrections. */
     private static void requireUnchanged(SpecimenRecord known, SpecimenRecord now) {
-        for (Reduced before : known.results()) {
-            boolean moved = before.shown().isPresent()
-                    && now.result(before.characteristic())
-                            .filter(after -> after.made() == before.made()
-                                    && after.value().equals(before.value())
-                                    && after.upper().equals(before.upper())
-                                    && after.shown().equals(before.shown()))
-                            .isEmpty();
-            if (moved) {
-                throw new Refusal(
-                        "typed",
-                        "The test of " + known.specimen().label() + " is over, and this would change its "
-                                + before.characteristic().title()
-                                + ": what was read stands, and is corrected with a reason.");
-            }
-        }
+        known.moved(now.results()).ifPresent(moved -> {
+            throw new Refusal(
+                    "typed",
+                    "The test of " + known.specimen().label() + " is over, and this would change its " + moved.title()
+                            + ": what was read stands, and is corrected with a reason.");
+        });
     }
 
     private static boolean isTest(Method method, Entry entry) {

@@ -312,7 +312,12 @@ class Imports {
         /** Why the row's readings cannot be taken together with what is there; empty when they can. */
         private Optional<String> together(SpecimenRecord record, @Nullable End outcome) {
             MethodData data = record.method().data();
-            if (record.isTested() || outcome == null) {
+            if (record.isTested()) {
+                return record.movedBy(numbers)
+                        .map(moved -> "its test is over, and this would change its " + moved.title()
+                                + "; correct it at the bench");
+            }
+            if (outcome == null) {
                 return Optional.empty();
             }
             for (Field field : data.sheet().of(Field.Role.TEST)) {

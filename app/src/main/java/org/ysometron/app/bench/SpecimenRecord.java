@@ -1,6 +1,7 @@
 package org.ysometron.app.bench;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -197,6 +198,47 @@ public final class SpecimenRecord {
         more.forEach((key, values) -> numbers.put(
                 key, values.stream().mapToDouble(Double::doubleValue).toArray()));
         return method.results(new Readings(numbers, choices()), pinned, end, capacity);
+    }
+
+    /** The first figure that is another in these results; empty where each that was there stands as it was. */
+    Optional<Characteristic> moved(List<Reduced> now) {
+        return results().stream()
+                .filter(before -> before.shown().isPresent())
+                .filter(before -> now.stream()
+                        .noneMatch(after -> after.characteristic().equals(before.characteristic())
+                                && after.made() == before.made()
+                                && after.value().equals(before.value())
+                                && after.upper().equals(before.upper())
+                                && after.shown().equals(before.shown())))
+                .map(Reduced::characteristic)
+                .findFirst();
+    }
+
+    /** The first figure that a test which is over would have otherwise with these readings beside its own. */
+    Optional<Characteristic> movedBy(Map<String, List<Double>> more) {
+        Map<String, List<Double>> all = new LinkedHashMap<>();
+        Map<String, double[]> own = numbers();
+        more.forEach((key, values) -> {
+            boolean counts = method.data()
+                    .sheet()
+                    .field(key)
+                    .filter(field -> field.role() != Field.Role.NOTED)
+                    .isPresent();
+            if (counts) {
+                List<Double> both = new ArrayList<>();
+                Arrays.stream(own.getOrDefault(key, new double[0])).forEach(both::add);
+                both.addAll(values);
+                all.put(key, both);
+            }
+        });
+        if (all.isEmpty() || ended().isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return moved(resultsWith(all, Objects.requireNonNull(ended().get().outcome()), capacity()));
+        } catch (IllegalArgumentException apart) {
+            return Optional.of(method.data().main());
+        }
     }
 
     private Outcome outcome() {

@@ -97,6 +97,17 @@ class ImportTest extends DemoSite {
                 .containsExactlyInAnyOrder("width 1", "outcome");
     }
 
+    /** A size that comes after the break would move a known figure: the preview says so, and not only the button behind it. */
+    @Test
+    void aSizeAfterTheBreakIsNamedInThePreview() {
+        LotView lot = testLots.lot();
+        testLots.test(lot, org.ysometron.core.claim.Orientation.XY, "bench", 880);
+        assertThat(stage(lot, "specimen,width_2 [mm]\nXY1,4.10\n").bad())
+                .singleElement()
+                .satisfies(bad -> assertThat(bad.reason()).contains("would change its Tensile strength"));
+        assertThat(stage(lot, "specimen,width_2 [mm]\nXY1,4.00\n").isReady()).isTrue();
+    }
+
     /** Cells pasted come back as they were typed: after a refusal, and from the preview to be mended. */
     @Test
     void whatWasPastedComesBack() throws Exception {

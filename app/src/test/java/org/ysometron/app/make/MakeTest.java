@@ -527,6 +527,24 @@ class MakeTest extends DemoSite {
                 .andExpect(content().string(containsString("XY99")));
     }
 
+    /** M30: what was loaded before its test is tested all the same, and is never in one mean with what was not. */
+    @Test
+    void m30WhatWasLoadedBeforeStandsApart() {
+        LotView lot = testLots.lot();
+        histories.record(
+                lot,
+                List.of("XY2"),
+                Histories.Kind.LOADED,
+                null,
+                "hung with 200 N for a day",
+                LocalDateTime.now(),
+                "bench");
+        testLots.test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
+        assertThat(strength(lot, Orientation.XY).n()).isEqualTo(4);
+        assertThat(judgements.apart(lot)).singleElement().satisfies(apart -> assertThat(apart.levels())
+                .anyMatch(level -> level.startsWith("loaded before: n = 1")));
+    }
+
     // ---- order -------------------------------------------------------------------------------------------------
 
     /** M42: the bench follows an order by chance that is kept, and goes on in it when specimens are added. */

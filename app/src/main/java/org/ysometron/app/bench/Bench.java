@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -41,7 +42,6 @@ import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
-import org.ysometron.core.reading.Noted;
 
 /** Readings: entered once, corrected by a second one with a reason, never changed. */
 @Component
@@ -242,11 +242,7 @@ public class Bench {
                 live.stream().filter(reading -> reading.outcome != null).findFirst();
         List<Entry> test =
                 entries.stream().filter(entry -> isTest(method, entry)).toList();
-        String own = method.data().closing().key();
-        Optional<Entry> closing = test.stream()
-                .filter(entry -> entry.field().equals(own))
-                .findFirst()
-                .or(() -> test.stream().findFirst());
+        Optional<Entry> closing = Closing.of(method.data(), test, Entry::field);
         if (closing.isEmpty()) {
             return entries.stream().map(entry -> with(entry, null)).toList();
         }
@@ -255,8 +251,7 @@ public class Bench {
             throw new Refusal("outcome", "Say how the test ended.");
         }
         if (before.isEmpty() && end != null) {
-            requireAll(method, live, test);
-            requireCause(live, entries, end);
+            requireWhole(method, live, entries, end);
         }
         return entries.stream()
                 .map(entry -> {
@@ -270,26 +265,17 @@ public class Bench {
                 .toList();
     }
 
-    /** Refuses the end of a test of which something that must be read is missing. */
-    private static void requireAll(Method method, List<Reading> live, List<Entry> test) {
-        for (Field field : method.data().sheet().of(Field.Role.TEST)) {
-            boolean read = field.optional()
-                    || test.stream().anyMatch(entry -> entry.field().equals(field.key()))
-                    || live.stream().anyMatch(reading -> reading.field.equals(field.key()));
-            if (!read) {
-                throw new NotTaken(
-                        field.key() + "-1",
-                        new Refusal(
-                                "typed", "Nothing was typed for '" + field.words() + "', which the test is read by."));
-            }
-        }
-    }
-
-    /** What is void has a cause, which stands in the remark. */
-    private static void requireCause(List<Reading> live, List<Entry> entries, End end) {
-        boolean said = entries.stream().anyMatch(entry -> entry.field().equals(Noted.REMARK))
-                || live.stream().anyMatch(reading -> reading.field.equals(Noted.REMARK));
-        if (end == End.VOID && !said) {
+    /** Refuses the end of a test of which something that must be read is missing, or that is void without a cause. */
+    private static void requireWhole(Method method, List<Reading> live, List<Entry> entries, End end) {
+        Predicate<String> isRead =
+                key -> entries.stream().anyMatch(entry -> entry.field().equals(key))
+                        || live.stream().anyMatch(reading -> reading.field.equals(key));
+        Closing.missing(method.data(), isRead).ifPresent(field -> {
+            throw new NotTaken(
+                    field.key() + "-1",
+                    new Refusal("typed", "Nothing was typed for '" + field.words() + "', which the test is read by."));
+        });
+        if (Closing.lacksCause(end, isRead)) {
             throw new Refusal("outcome", "Say in the remark why it is void.");
         }
     }
@@ -297,6 +283,18 @@ public class Bench {
     private static Entry with(Entry entry, @Nullable End end) {
         return new Entry(
                 entry.specimen(), entry.field(), entry.place(), entry.typed(), end, entry.gaugeId(), entry.confirmed());
+    }
+
+    /** Makes one more of the same in place of a specimen whose test was void, linked to it; once. */
+    @Write
+    public Method replace(LotView lot, String label, String by) {
+        lots.lockUndecided(lot.id());
+        SpecimenRecord record = record(lot, label);
+        if (!record.isVoid()) {
+            throw new Refusal("specimen", "The test of " + label + " was not void; it stands as it ended.");
+        }
+        lots.addInPlaceOf(lot, record.specimen(), by);
+        return record.method();
     }
 
     /** Stores many readings of one lot, all or none. */

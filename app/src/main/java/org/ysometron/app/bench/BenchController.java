@@ -242,13 +242,9 @@ class BenchController {
     @PostMapping("/lots/{code}/bench/specimens/{label}/replacement")
     String replace(@PathVariable String code, @PathVariable String label, Authentication by) {
         LotView lot = lots.named(code);
-        SpecimenRecord record = bench.record(lot, label);
-        if (!BenchList.isVoid(record)) {
-            throw new Refusal("specimen", "The test of " + label + " was not void; it stands as it ended.");
-        }
-        lots.addInPlaceOf(lot, record.specimen(), by.getName());
+        Method method = bench.replace(lot, label, by.getName());
         return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
-                .queryParam("method", record.method().data().id())
+                .queryParam("method", method.data().id())
                 .encode()
                 .buildAndExpand(code)
                 .toUriString();

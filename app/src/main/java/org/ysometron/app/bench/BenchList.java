@@ -6,7 +6,6 @@ import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.characteristic.Characteristic;
-import org.ysometron.core.method.End;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Reduced;
 import org.ysometron.core.reading.Field;
@@ -55,9 +54,11 @@ final class BenchList {
         if (!record.problem().isEmpty()) {
             notes.add(record.problem());
         }
-        for (Field noted : BenchFields.noted(record)) {
-            record.at(noted.key(), 1).ifPresent(reading -> notes.add(capital(noted.words()) + ": " + reading.typed()));
-        }
+        List<BenchView.Cell> noted = BenchFields.noted(record).stream()
+                .flatMap(field -> record.at(field.key(), 1).stream()
+                        .map(reading -> new BenchView.Cell(
+                                reading.id(), reading.typed(), capital(field.words()) + ": " + reading.typed())))
+                .toList();
         if (inPlace != null) {
             notes.add(inPlace + " was made in its place");
         }
@@ -79,13 +80,10 @@ final class BenchList {
                                 .map(BenchList::figure)
                                 .toList(),
                 main.map(result -> SpecimenRecord.kind(result)).orElse(""),
-                isVoid(record) && inPlace == null,
+                record.isVoid() && inPlace == null,
+                noted,
                 notes,
                 record.corrected().stream().map(wrong -> history(record, wrong)).toList());
-    }
-
-    static boolean isVoid(SpecimenRecord record) {
-        return record.ended().map(ReadingView::outcome).equals(Optional.of(End.VOID));
     }
 
     /** What stands in the list: a value, a bound with its sign, an interval; one that is not counted is there and crossed out. */

@@ -170,7 +170,7 @@ class BenchPages {
                 : hand(lot, inHand, now, gauge, gauges, asked.refused());
         // Asked where a test was void, which is seldom.
         Map<Long, String> inPlace =
-                records.stream().anyMatch(BenchList::isVoid) ? lots.replacements(lot.id()) : Map.of();
+                records.stream().anyMatch(SpecimenRecord::isVoid) ? lots.replacements(lot.id()) : Map.of();
         List<BenchView.Row> rows = records.stream()
                 .filter(record -> changed == null
                         || record.equals(inHand)

@@ -172,6 +172,7 @@ record BenchView(
      * @param cells its readings, column by column
      * @param figures what its method makes of them, column by column; empty while there is nothing
      * @param kind what the first figure is good for
+     * @param noted what was read and seen beside it, in words
      * @param isSpoilt whether its test was void and nothing was made in its place
      */
     record Row(
@@ -183,6 +184,7 @@ record BenchView(
             List<String> figures,
             String kind,
             boolean isSpoilt,
+            List<Cell> noted,
             List<String> notes,
             List<String> history) {}
 

@@ -51,11 +51,17 @@ class ImportController {
         return show(lot, null, model);
     }
 
-    /** A file with the lot's specimens in it, to be filled in. */
+    /**
+     * A file with the lot's specimens in it, to be filled in.
+     *
+     * @param method id of the only one wanted; empty for all
+     */
     @GetMapping("/lots/{code}/import/blank.csv")
-    ResponseEntity<String> blank(@PathVariable String code) {
+    ResponseEntity<String> blank(@PathVariable String code, @RequestParam(defaultValue = "") String method) {
         LotView lot = lots.named(code);
-        List<Field> columns = columns(lot);
+        List<Field> columns = columns(pages.methods(lot).stream()
+                .filter(one -> method.isEmpty() || one.data().id().equals(method))
+                .toList());
         StringBuilder text = new StringBuilder("specimen");
         int cells = 0;
         for (Field field : columns) {
@@ -67,6 +73,9 @@ class ImportController {
         }
         text.append(",outcome\r\n");
         for (SpecimenView specimen : lots.specimens(lot.id())) {
+            if (!method.isEmpty() && !specimen.conditions().method().equals(method)) {
+                continue;
+            }
             text.append(lot.code()).append('-').append(specimen.label()).append(",".repeat(cells + 1));
             text.append("\r\n");
         }
@@ -76,10 +85,10 @@ class ImportController {
                 .body(text.toString());
     }
 
-    /** The fields of all methods that the lot is tested by, each once. */
-    private List<Field> columns(LotView lot) {
+    /** The fields of these methods, each once. */
+    private static List<Field> columns(List<Method> methods) {
         Map<String, Field> columns = new LinkedHashMap<>();
-        for (Method method : pages.methods(lot)) {
+        for (Method method : methods) {
             method.data().sheet().asked().forEach(field -> columns.putIfAbsent(field.key(), field));
         }
         return List.copyOf(columns.values());
@@ -133,15 +142,28 @@ class ImportController {
     }
 
     @PostMapping("/lots/{code}/import/{id}")
-    String take(@PathVariable String code, @PathVariable long id, Authentication by) {
-        imports.take(lots.named(code), id, by.getName());
+    String take(
+            @PathVariable String code,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "false") boolean meant,
+            Authentication by,
+            HttpServletResponse response,
+            Model model) {
+        LotView lot = lots.named(code);
+        try {
+            imports.take(lot, id, meant, by.getName());
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            model.addAttribute("refusal", refusal);
+            return preview(code, id, model);
+        }
         return "redirect:/lots/" + code + "/evidence";
     }
 
     private String show(LotView lot, @Nullable Refusal refusal, Model model) {
         model.addAttribute("lot", lot);
         List<Method> methods = pages.methods(lot);
-        model.addAttribute("columns", columns(lot));
+        model.addAttribute("columns", columns(methods));
         model.addAttribute("methods", methods);
         model.addAttribute(
                 "gauges",

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -27,7 +28,6 @@ import org.ysometron.core.method.Method;
 import org.ysometron.core.method.MethodData;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
-import org.ysometron.core.reading.Noted;
 import org.ysometron.core.reading.Sheet;
 import org.ysometron.core.working.Figures;
 
@@ -73,6 +73,7 @@ class Imports {
      * What a staged file would do.
      *
      * @param taken whether it was taken in already
+     * @param doubts what is far from what is expected: to be confirmed or mended
      * @param known cells that hold what is stored already, and are passed over
      * @param separator what separates its cells, in words
      */
@@ -84,6 +85,7 @@ class Imports {
             String separator,
             List<Good> good,
             List<Bad> bad,
+            List<Bad> doubts,
             boolean taken,
             int known,
             int readings) {
@@ -142,9 +144,13 @@ class Imports {
         return read(lot, staged).preview;
     }
 
-    /** Takes the file in: every row, or a refusal and none. A second click finds it taken and changes nothing. */
+    /**
+     * Takes the file in: every row, or a refusal and none. A second click finds it taken and changes nothing.
+     *
+     * @param meant whether somebody looked at what is doubted and means it
+     */
     @Write
-    public Preview take(LotView lot, long id, String by) {
+    public Preview take(LotView lot, long id, boolean meant, String by) {
         lots.lockUndecided(lot.id());
         StagedImport staged = find(lot, id);
         Read read = read(lot, staged);
@@ -154,6 +160,9 @@ class Imports {
         if (!read.preview.bad().isEmpty()) {
             throw new Refusal(
                     "file", "Nothing was taken in: " + read.preview.bad().size() + " things stand against it.");
+        }
+        if (!read.preview.doubts().isEmpty() && !meant) {
+            throw new Refusal("meant", "Nothing was taken in: look at what is asked about, and say that it is meant.");
         }
         staged.state = StagedImport.TAKEN;
         bench.enterAll(lot, read.entries, by, staged.id);
@@ -176,6 +185,7 @@ class Imports {
         bench.records(lot.id()).forEach(record -> byLabel.put(record.specimen().label(), record));
         List<Good> good = new ArrayList<>();
         List<Bad> bad = new ArrayList<>();
+        List<Bad> doubts = new ArrayList<>();
         List<Bench.Entry> entries = new ArrayList<>();
         Map<String, Long> firstLine = new HashMap<>();
         int known = 0;
@@ -183,6 +193,7 @@ class Imports {
             RowReader reader = new RowReader(lot, gauge, row, byLabel, firstLine, taken);
             reader.read();
             bad.addAll(reader.bad);
+            doubts.addAll(reader.doubts);
             known += reader.known;
             if (reader.bad.isEmpty() && !reader.entries.isEmpty()) {
                 good.add(reader.good());
@@ -206,6 +217,7 @@ class Imports {
                 separator,
                 good,
                 bad,
+                doubts,
                 taken,
                 known,
                 entries.size());
@@ -222,6 +234,7 @@ class Imports {
         private final Map<String, Long> firstLine;
         private final boolean taken;
         private final List<Bad> bad = new ArrayList<>();
+        private final List<Bad> doubts = new ArrayList<>();
         private final List<Bench.Entry> entries = new ArrayList<>();
         private final Map<String, List<Double>> numbers = new LinkedHashMap<>();
         private final List<String> sizes = new ArrayList<>();
@@ -266,9 +279,6 @@ class Imports {
                     fail(column.name(), cell, data.title() + " has no such field");
                 }
             });
-            if (entries.isEmpty() && bad.isEmpty() && known == 0) {
-                fail("row", "no value", "the row has no reading");
-            }
             if (bad.isEmpty() && !taken) {
                 together(record, outcome).ifPresent(reason -> fail("row", label, reason));
             }
@@ -303,10 +313,7 @@ class Imports {
                             .filter(field -> field.role() == Field.Role.TEST)
                             .isPresent())
                     .toList();
-            return test.stream()
-                    .filter(column -> column.name().equals(data.closing().key()))
-                    .findFirst()
-                    .or(() -> test.stream().findFirst());
+            return Closing.of(data, test, ReadingFile.Column::name);
         }
 
         /** Why the row's readings cannot be taken together with what is there; empty when they can. */
@@ -320,17 +327,13 @@ class Imports {
             if (outcome == null) {
                 return Optional.empty();
             }
-            for (Field field : data.sheet().of(Field.Role.TEST)) {
-                boolean read = field.optional()
-                        || !record.live(field).isEmpty()
-                        || entries.stream().anyMatch(entry -> entry.field().equals(field.key()));
-                if (!read) {
-                    return Optional.of("'" + field.key() + "' is missing, which the test is read by");
-                }
+            Predicate<String> isRead = key -> !record.live(key).isEmpty()
+                    || entries.stream().anyMatch(entry -> entry.field().equals(key));
+            Optional<Field> missing = Closing.missing(data, isRead);
+            if (missing.isPresent()) {
+                return Optional.of("'" + missing.get().key() + "' is missing, which the test is read by");
             }
-            boolean why = !record.live(Noted.REMARK).isEmpty()
-                    || entries.stream().anyMatch(entry -> entry.field().equals(Noted.REMARK));
-            if (outcome == End.VOID && !why) {
+            if (Closing.lacksCause(outcome, isRead)) {
                 return Optional.of("a void test needs its reason in a column 'remark'");
             }
             return apart(record, outcome);
@@ -409,7 +412,8 @@ class Imports {
                 return;
             }
             try {
-                read(record, field, column, typed, outcome).ifPresent(doubt -> fail(where, cell, doubt));
+                read(record, field, column, typed, outcome)
+                        .ifPresent(doubt -> doubts.add(new Bad(row.line(), where, cell, doubt)));
             } catch (Refusal refusal) {
                 fail(where, cell, refusal.words());
             }
@@ -424,7 +428,7 @@ class Imports {
                     : one.value().isPresent() && Double.compare(one.value().getAsDouble(), stored) == 0;
         }
 
-        /** Takes one reading, or says why it is doubted. */
+        /** Takes one reading, and says why it is doubted; empty when it is not. */
         private Optional<String> read(
                 SpecimenRecord record, Field field, ReadingFile.Column column, String typed, @Nullable End outcome) {
             Sheet.One one = check.read(field, column.place(), typed);
@@ -437,12 +441,12 @@ class Imports {
                             record.method(),
                             field,
                             one.value().getAsDouble());
-            if (doubt.isPresent()) {
-                return doubt;
-            }
             if (test && !gauge.kind().serves(record.method().data().equipment())) {
-                return Optional.of(record.method().data().title() + " is read on a "
-                        + record.method().data().equipment().words() + ", and this file was given " + gauge.name());
+                throw new Refusal(
+                        "file",
+                        record.method().data().title() + " is read on a "
+                                + record.method().data().equipment().words() + ", and this file was given "
+                                + gauge.name());
             }
             Bench.Entry entry = new Bench.Entry(label, field.key(), column.place(), typed, outcome, gauge.id(), typed);
             if (outcome != null) {
@@ -457,7 +461,7 @@ class Imports {
             one.value().ifPresent(value -> numbers.computeIfAbsent(field.key(), key -> new ArrayList<>())
                     .add(value));
             entries.add(entry);
-            return Optional.empty();
+            return doubt;
         }
 
         private void fail(String column, String found, String reason) {

@@ -117,6 +117,11 @@ public final class SpecimenRecord {
         return ended().map(ReadingView::outcome).map(end -> end.words()).orElse("");
     }
 
+    /** Whether its test was spoilt and says nothing. */
+    boolean isVoid() {
+        return ended().map(ReadingView::outcome).equals(Optional.of(org.ysometron.core.method.End.VOID));
+    }
+
     /** Readings that were corrected. */
     public List<ReadingView> corrected() {
         return readings.stream().filter(reading -> !reading.live()).toList();

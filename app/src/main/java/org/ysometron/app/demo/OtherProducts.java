@@ -38,23 +38,7 @@ class OtherProducts {
 
     /** A slate lot of Skerry whose spool nobody dried before the bars were printed. */
     void wetSpool(long gauge) {
-        LotView lot = works.lots.enter(
-                new Lots.NewLot(
-                        "SS-0014",
-                        "skerry-bf10",
-                        "slate",
-                        works.daysAgo(5),
-                        "120 spools of 750 g",
-                        "Spool found open on the shelf by the window.",
-                        new Lots.Origin(
-                                "line 1",
-                                "12 %",
-                                new Blend("F3", "SL-7", 2),
-                                List.of(
-                                        new RawMaterial(RawMaterial.Kind.POLYMER, "PB-7742"),
-                                        new RawMaterial(RawMaterial.Kind.FIBRE, "BF-0310"),
-                                        new RawMaterial(RawMaterial.Kind.COLOUR, "MB-SL-22")))),
-                "bench");
+        LotView lot = slate("SS-0014", 5, "Spool found open on the shelf by the window.", "SL-7", "MB-SL-22");
         works.draw(lot, "S1", Samples.Place.MIDDLE, "shelf by the window");
         Random chance = new Random(77);
         works.bars(lot, Orientation.XY, "", 53.2, 1.6, gauge, chance);
@@ -62,30 +46,34 @@ class OtherProducts {
     }
 
     /** A slate lot, dried as it should be: the colour costs it strength between the layers and none along them. */
-    void slate(long gauge) {
-        LotView lot = works.lots.enter(
-                new Lots.NewLot(
-                        "SS-0013",
-                        "skerry-bf10",
-                        "slate",
-                        works.daysAgo(7),
-                        "120 spools of 750 g",
-                        "First lot with the new colour masterbatch.",
-                        new Lots.Origin(
-                                "line 1",
-                                "12 %",
-                                new Blend("F3", "SL-8", 2),
-                                List.of(
-                                        new RawMaterial(RawMaterial.Kind.POLYMER, "PB-7742"),
-                                        new RawMaterial(RawMaterial.Kind.FIBRE, "BF-0310"),
-                                        new RawMaterial(RawMaterial.Kind.COLOUR, "MB-SL-23")))),
-                "bench");
+    void weakUpright(long gauge) {
+        LotView lot = slate("SS-0013", 7, "First lot with the new colour masterbatch.", "SL-8", "MB-SL-23");
         works.draw(lot, "S1", Samples.Place.MIDDLE, "pallet 1, top layer");
         works.dried(lot, lot.madeOn().plusDays(1).atTime(9, 0));
         Random chance = new Random(78);
         works.bars(lot, Orientation.XY, "", SkerryTruth.SLATE_FLAT, 1.1, gauge, chance);
         works.bars(lot, Orientation.ZX, "", SkerryTruth.SLATE_UPRIGHT, 1.1, gauge, chance);
         works.decide(lot, "The new masterbatch: the colour's maker is asked, and the next lot goes back to MB-SL-22.");
+    }
+
+    private LotView slate(String code, int daysAgo, String note, String masterbatch, String batch) {
+        return works.lots.enter(
+                new Lots.NewLot(
+                        code,
+                        "skerry-bf10",
+                        "slate",
+                        works.daysAgo(daysAgo),
+                        "120 spools of 750 g",
+                        note,
+                        new Lots.Origin(
+                                "line 1",
+                                "12 %",
+                                new Blend("F3", masterbatch, 2),
+                                List.of(
+                                        new RawMaterial(RawMaterial.Kind.POLYMER, "PB-7742"),
+                                        new RawMaterial(RawMaterial.Kind.FIBRE, "BF-0310"),
+                                        new RawMaterial(RawMaterial.Kind.COLOUR, batch)))),
+                "bench");
     }
 
     // ---- Dunlin C2 ---------------------------------------------------------------------------------------------

@@ -118,7 +118,7 @@ public class Tidewrack implements ApplicationRunner {
                     made.subList(0, SkerryTruth.BASELINE_LOTS),
                     "First twenty lots of the present recipe, all released.");
         }
-        others.slate(gauge);
+        others.weakUpright(gauge);
         others.wetSpool(gauge);
         others.dunlin(gauge, second, workshop);
         List<LotView> curlews = others.curlew(gauge);

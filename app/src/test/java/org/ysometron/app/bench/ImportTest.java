@@ -53,7 +53,7 @@ class ImportTest extends DemoSite {
         assertThat(preview.isReady()).isTrue();
         assertThat(preview.readings()).isEqualTo(6);
         assertThat(bench.records(lot.id())).allMatch(record -> record.readings().isEmpty());
-        imports.take(lot, preview.id(), "bench");
+        imports.take(lot, preview.id(), false, "bench");
         SpecimenRecord first = bench.records(lot.id()).get(0);
         assertThat(first.result().orElseThrow().shown().orElseThrow()).isEqualTo(55.0);
         assertThat(SpecimenRecord.kind(bench.records(lot.id()).get(1).result().orElseThrow()))
@@ -81,12 +81,12 @@ class ImportTest extends DemoSite {
     void aSheetThatGrowsIsPastedAgain() {
         LotView lot = testLots.lot();
         String head = "specimen\twidth_1 [mm]\tthickness_1 [mm]\tforce [N]\toutcome\n";
-        imports.take(lot, stage(lot, head + "XY1\t4,00\t4,00\t880\tslipped\n").id(), "bench");
+        imports.take(lot, stage(lot, head + "XY1\t4,00\t4,00\t880\tslipped\n").id(), false, "bench");
         Imports.Preview grown = stage(lot, head + "XY1\t4.0\t4,00\t880\tslipped\nXY2\t4,02\t3,99\t871\t\n");
         assertThat(grown.bad()).isEmpty();
         assertThat(grown.known()).isEqualTo(3);
         assertThat(grown.readings()).isEqualTo(3);
-        imports.take(lot, grown.id(), "bench");
+        imports.take(lot, grown.id(), false, "bench");
         assertThat(bench.record(lot, "XY1").readings()).hasSize(3);
         assertThat(bench.record(lot, "XY2").isTested()).isTrue();
         Imports.Preview same = stage(lot, head + "XY2\t4,02\t3,99\t871\tbroke in gauge\n");
@@ -95,6 +95,57 @@ class ImportTest extends DemoSite {
         assertThat(stage(lot, head + "XY2\t4,03\t3,99\t871\tslipped\n").bad())
                 .extracting(Imports.Bad::column)
                 .containsExactlyInAnyOrder("width 1", "outcome");
+    }
+
+    /** What is doubted in a file is asked about, as at the bench: mended, or meant by who looked at it. */
+    @Test
+    void aDoubtInAFileCanBeMeant() throws Exception {
+        LotView lot = testLots.lot();
+        Imports.Preview preview = stage(lot, "specimen,width_1 [mm]\nXY1,40.0\nXY2,4.01\nXY3,\n");
+        assertThat(preview.bad()).isEmpty();
+        assertThat(preview.doubts()).singleElement().satisfies(doubt -> {
+            assertThat(doubt.column()).isEqualTo("width 1");
+            assertThat(doubt.reason()).contains("decimal point slipped");
+        });
+        String page = "/lots/" + lot.code() + "/import/" + preview.id();
+        http.perform(post(page).with(BENCH).with(csrf()))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("say that it is meant")));
+        assertThat(bench.records(lot.id())).allMatch(record -> record.readings().isEmpty());
+        http.perform(post(page).param("meant", "true").with(BENCH).with(csrf())).andExpect(status().is3xxRedirection());
+        assertThat(bench.record(lot, "XY1").at("width", 1)).get().satisfies(r -> assertThat(r.value())
+                .isEqualTo(40));
+        assertThat(bench.record(lot, "XY3").readings()).isEmpty();
+    }
+
+    /** A lot of two methods has a blank file for each, filled in as far as one has come. */
+    @Test
+    void eachMethodHasItsBlankFile() throws Exception {
+        LotView lot = testLots.lot();
+        testLots.set(lot, TestLots.line("torsion", 10, 2));
+        String page = "/lots/" + lot.code() + "/import";
+        http.perform(get(page).with(BENCH)).andExpect(content().string(containsString("blank.csv?method=torsion")));
+        String blank = http.perform(
+                        get(page + "/blank.csv").param("method", "torsion").with(BENCH))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(blank)
+                .contains("torque [N·m]")
+                .doesNotContain("force [N]", "-XY1,")
+                .contains("-XY6,", "-XY7,");
+        assertThat(imports.preview(
+                        lot,
+                        imports.stage(
+                                lot,
+                                "blank.csv",
+                                blank.getBytes(StandardCharsets.UTF_8),
+                                testLots.instrument(Methods.of("torsion").orElseThrow()),
+                                "bench")))
+                .satisfies(preview -> {
+                    assertThat(preview.bad()).isEmpty();
+                    assertThat(preview.isReady()).isFalse();
+                });
     }
 
     /** A size that comes after the break would move a known figure: the preview says so, and not only the button behind it. */
@@ -207,7 +258,6 @@ class ImportTest extends DemoSite {
             specimen,width_1,thickness_1 [mm]~XY1,4.00,4.00           @ width 1@4.00@no unit
             specimen,width_1 [mm],force [N]~XY9,4.00,880               @ specimen@XY9@no such specimen
             specimen,width_1 [mm]~XY1,4.00~xy1,4.01                    @ specimen@xy1@row 2 already
-            specimen,width_1 [mm]~XY1,40.0                             @ width 1@40.0@decimal point slipped
             specimen,width_1 [N]~XY1,4.00                              @ width 1@4.00@is a force, not a length
             specimen,force [N],outcome~XY1,880,exploded                @ outcome@exploded@broke in gauge
             specimen,width_1 [mm],outcome~XY1,4.00,slipped             @ outcome@slipped@needs the force
@@ -227,7 +277,8 @@ class ImportTest extends DemoSite {
             assertThat(bad.reason()).contains(reason);
             assertThat(bad.line()).isGreaterThan(1);
         });
-        assertThatThrownBy(() -> imports.take(lot, preview.id(), "bench")).isInstanceOf(Refusal.class);
+        assertThatThrownBy(() -> imports.take(lot, preview.id(), false, "bench"))
+                .isInstanceOf(Refusal.class);
         assertThat(bench.records(lot.id())).allMatch(record -> record.readings().isEmpty());
     }
 
@@ -254,8 +305,8 @@ class ImportTest extends DemoSite {
         String file = "specimen,width_1 [mm],thickness_1 [mm],force [N]\nXY1,4.00,4.00,880\n";
         Imports.Preview first = stage(lot, file);
 
-        imports.take(lot, first.id(), "bench");
-        imports.take(lot, first.id(), "bench");
+        imports.take(lot, first.id(), false, "bench");
+        imports.take(lot, first.id(), false, "bench");
         Imports.Preview again = stage(lot, file);
 
         assertThat(again.taken()).isTrue();

@@ -223,9 +223,17 @@ class StationsTest extends DemoSite {
         page.fill("#in-pieces-1", "2");
         page.locator("#in-force-1").press("Enter");
         assertThat(page.locator("#row-XY1")).containsText("Remark: hung on the wrong pin");
+        // What was noted can be corrected as any reading.
+        page.click("#row-XY1 >> text=Remark: hung");
+        page.fill("input[name=typed]", "hung on the left pin");
+        page.selectOption("select[name=cause]", "MISREAD");
+        page.fill("[name=reason]", "The left one, seen on the clip.");
+        page.click("main form button[type=submit]");
+        assertThat(page.locator("#row-XY1")).containsText("Remark: hung on the left pin");
         Assertions.assertThat(bench.record(lot, "XY1").readings())
                 .extracting(reading -> reading.field().key())
-                .containsExactlyInAnyOrder("force", "fracture", "pieces", "fragments", "loaded-by", "clip", "remark");
+                .containsExactlyInAnyOrder(
+                        "force", "fracture", "pieces", "fragments", "loaded-by", "clip", "remark", "remark");
         Assertions.assertThat(bench.record(lot, "XY1").result().orElseThrow().value())
                 .hasValue(627);
     }

@@ -66,11 +66,11 @@ public record Plausibility(double lowest, double highest) {
         double byPoint = slipped ? Math.abs(Math.log(shifted / expected)) : Double.MAX_VALUE;
         double byUnit = other.map(one -> off(one, value, expected)).orElse(Double.MAX_VALUE);
         if (other.isPresent() && byUnit < byPoint + AS_NEAR) {
-            String symbol = other.get().symbol();
+            String symbol = "'" + other.get().symbol() + "'";
             String asked = byPoint < byUnit + AS_NEAR
                     ? "Has the decimal point slipped, or was it read in " + symbol + "? "
                     : "Was it read in " + symbol + "? ";
-            String fits = Figures.plain(value, 4) + " " + symbol + " would be "
+            String fits = Figures.plain(value, 4) + " " + other.get().symbol() + " would be "
                     + Figures.withUnit(other.get().toWorking(value), 3, unit);
             return Optional.of(asked + read + " was given, " + about + "; " + fits + ".");
         }

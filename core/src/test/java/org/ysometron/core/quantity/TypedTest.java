@@ -142,9 +142,9 @@ class TypedTest {
      */
     @ParameterizedTest
     @CsvSource({
-        "180, 800, N, 'Was it read in lbf?', '180 lbf would be 801 N'",
-        "82, 800, N, 'Has the decimal point slipped, or was it read in kgf?', '82 kgf would be 804 N'",
-        "0.1575, 4, mm, 'Was it read in in?', '0.1575 in would be 4.00 mm'",
+        "180, 800, N, 'Was it read in ''lbf''?', '180 lbf would be 801 N'",
+        "82, 800, N, 'Has the decimal point slipped, or was it read in ''kgf''?', '82 kgf would be 804 N'",
+        "0.1575, 4, mm, 'Was it read in ''in''?', '0.1575 in would be 4.00 mm'",
         "400, 800, N, '', ''"
     })
     void anotherUnitIsNamed(double value, double expected, String unit, String asked, String fits) {

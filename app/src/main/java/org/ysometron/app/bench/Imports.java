@@ -457,7 +457,7 @@ class Imports {
                     : field.dimension() == Dimension.LENGTH
                             ? Figures.decimals(one.value().getAsDouble(), 2)
                             : Figures.withUnit(one.value().getAsDouble(), 4, field.unit());
-            (test ? tested : sizes).add(shown);
+            (field.role() == Field.Role.SIZE ? sizes : tested).add(shown);
             one.value().ifPresent(value -> numbers.computeIfAbsent(field.key(), key -> new ArrayList<>())
                     .add(value));
             entries.add(entry);

@@ -17,8 +17,12 @@ class MigrationTest {
     private static final String URL = TestDatabase.url("migration");
 
     private static void migrate(MigrationVersion target) {
+        migrate(URL, target);
+    }
+
+    private static void migrate(String url, MigrationVersion target) {
         Flyway.configure()
-                .dataSource(URL, "ysometron", TestDatabase.PASSWORD)
+                .dataSource(url, "ysometron", TestDatabase.PASSWORD)
                 .locations("classpath:db/migration")
                 .target(target)
                 .load()
@@ -76,6 +80,37 @@ class MigrationTest {
             for (int column : new int[] {4, 6, 7, 8}) {
                 assertThat(set.getString(column)).isEmpty();
             }
+        }
+    }
+
+    /** Walls and infill in words stay in words, where they stand in the key of their series already. */
+    @Test
+    void aBuildInWordsStaysInTheKeyOfItsSeries() throws SQLException {
+        String url = TestDatabase.url("migration_of_builds");
+        migrate(url, MigrationVersion.fromVersion("16"));
+        try (Connection connection = DriverManager.getConnection(url, "ysometron", TestDatabase.PASSWORD);
+                Statement sql = connection.createStatement()) {
+            sql.execute("set foreign_key_checks = 0");
+            for (String process : new String[] {"", "annealed 80 °C"}) {
+                sql.execute("insert into plan_line (place, method, design, orientation, notch, basis, build,"
+                        + " conditioning, rate, n, process, expected, deviation) values (1, 'part-load', 'HOOK', 'XY',"
+                        + " 'NONE', 'AS_PRINTED', '3 walls, 20 % gyroid', 'DRY', 5, 2, '" + process + "', '', '')");
+            }
+            sql.execute("insert into evidence_series (product_id, colour, property, method, basis, orientation,"
+                    + " conditioning, rate, design, process) values (1, 'x', 'part-load', 'part-load', 'AS_PRINTED', 'XY',"
+                    + " 'DRY', 5, 'hook', '3 walls, 20 % gyroid; annealed 80 °C')");
+        }
+        migrate(url, MigrationVersion.LATEST);
+        try (Connection connection = DriverManager.getConnection(url, "ysometron", TestDatabase.PASSWORD);
+                Statement sql = connection.createStatement()) {
+            ResultSet lines = sql.executeQuery("select l.process, l.built, s.process, s.built from plan_line l"
+                    + " left join evidence_series s on s.process = l.process and s.built = l.built order by l.id");
+            lines.next();
+            assertThat(lines.getString(1)).isEqualTo("3 walls, 20 % gyroid");
+            assertThat(lines.getString(2)).isEmpty();
+            lines.next();
+            assertThat(lines.getString(1)).isEqualTo("3 walls, 20 % gyroid; annealed 80 °C");
+            assertThat(lines.getString(3)).isEqualTo(lines.getString(1));
         }
     }
 }

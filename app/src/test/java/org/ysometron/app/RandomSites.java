@@ -52,6 +52,7 @@ import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
@@ -379,7 +380,7 @@ class RandomSites {
                         chance.nextBoolean() ? Orientation.XY : Orientation.ZX,
                         design == SpecimenDesign.IMPACT_BAR_NOTCHED ? Notch.ACROSS : Notch.NONE,
                         solid ? Basis.SOLID : Basis.AS_PRINTED,
-                        solid ? "" : "3 walls, 20 % gyroid",
+                        solid ? Build.NONE : TestLots.GYROID,
                         Conditioning.DRY,
                         method.data().rated() ? (chance.nextBoolean() ? 5 : 50) : 0,
                         1 + chance.nextInt(6),

@@ -20,6 +20,7 @@ import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.plan.Plans;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
@@ -167,6 +168,9 @@ public class TestLots {
                 "bench");
     }
 
+    /** A build whose every factor is stated. */
+    public static final Build GYROID = ((Build.Read.Accepted) Build.read(Build.EXAMPLE)).value();
+
     /** A line of a plan: the method's own first design, solid, flat and dry. */
     public static PlannedTest line(String method, double rate, int n) {
         Method known = Methods.of(method).orElseThrow();
@@ -181,7 +185,7 @@ public class TestLots {
                 Orientation.XY,
                 Notch.NONE,
                 Basis.SOLID,
-                "",
+                Build.NONE,
                 Conditioning.DRY,
                 rate,
                 n,

@@ -3,11 +3,13 @@ package org.ysometron.app.demo;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Random;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
@@ -36,7 +38,7 @@ class OtherTests {
                 Orientation.XY,
                 Notch.NONE,
                 Basis.SOLID,
-                "",
+                Build.NONE,
                 Conditioning.DRY,
                 rate,
                 n,
@@ -52,7 +54,24 @@ class OtherTests {
     }
 
     static PlannedTest hooks(int n) {
-        return line("part-load", SpecimenDesign.HOOK, 5, n, "");
+        PlannedTest solid = line("part-load", SpecimenDesign.HOOK, 5, n, "");
+        return new PlannedTest(
+                solid.method(),
+                solid.design(),
+                solid.orientation(),
+                solid.notch(),
+                Basis.AS_PRINTED,
+                new Build(
+                        OptionalDouble.of(4),
+                        OptionalDouble.of(0.45),
+                        OptionalDouble.of(0.2),
+                        OptionalDouble.of(5),
+                        OptionalDouble.of(40),
+                        "gyroid"),
+                solid.conditioning(),
+                solid.rate(),
+                n,
+                "");
     }
 
     static PlannedTest rods(int n, String process) {

@@ -34,6 +34,7 @@ import org.ysometron.app.plan.References;
 import org.ysometron.app.plan.Treatments;
 import org.ysometron.app.product.Products;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
@@ -199,7 +200,7 @@ class Workshop {
                 orientation,
                 Notch.NONE,
                 Basis.SOLID,
-                "",
+                Build.NONE,
                 conditioning,
                 Sheets.RATE,
                 Sheets.SPECIMENS,
@@ -207,7 +208,8 @@ class Workshop {
     }
 
     private static PlannedTest other(Method method, SpecimenDesign design, Notch notch, double rate, int n) {
-        return new PlannedTest(method, design, Orientation.XY, notch, Basis.SOLID, "", Conditioning.DRY, rate, n, "");
+        return new PlannedTest(
+                method, design, Orientation.XY, notch, Basis.SOLID, Build.NONE, Conditioning.DRY, rate, n, "");
     }
 
     void skerry(List<LotView> undecided, int lots) {
@@ -449,7 +451,7 @@ class Workshop {
                                 Orientation.XY,
                                 Notch.NONE,
                                 Basis.SOLID,
-                                "",
+                                Build.NONE,
                                 Conditioning.DRY,
                                 Sheets.RATE,
                                 12,

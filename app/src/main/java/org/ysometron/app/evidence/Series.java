@@ -9,6 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
@@ -41,6 +42,7 @@ class Series {
     double rate;
     String design;
     String process;
+    Build built;
     String setup;
     String formulation;
     String masterbatch;
@@ -63,10 +65,11 @@ class Series {
         this.rate = conditions.rate();
         this.design = conditions.design();
         this.process = conditions.process();
+        this.built = conditions.build();
     }
 
     SeriesPoints.SeriesView view() {
-        Conditions conditions = new Conditions(method, basis, orientation, conditioning, rate, design, process);
+        Conditions conditions = new Conditions(method, basis, orientation, conditioning, rate, design, process, built);
         Blend blend = new Blend(formulation, masterbatch, masterbatchShare);
         return new SeriesPoints.SeriesView(id, productId, colour, property, conditions, setup, blend);
     }

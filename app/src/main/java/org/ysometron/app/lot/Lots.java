@@ -25,6 +25,7 @@ import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
@@ -199,13 +200,13 @@ public class Lots {
      * What sort of test a set is for.
      *
      * @param method id of the method
-     * @param build walls, infill and pattern; empty for solid specimens
+     * @param build walls, infill and pattern; nothing for solid specimens
      * @param scale that the model was printed at, above 0
      */
-    public record Purpose(String method, Notch notch, String build, double scale) {
+    public record Purpose(String method, Notch notch, Build build, double scale) {
 
         /** The usual test at scale 1. */
-        public static final Purpose USUAL = new Purpose(Methods.usual().data().id(), Notch.NONE, "", 1);
+        public static final Purpose USUAL = new Purpose(Methods.usual().data().id(), Notch.NONE, Build.NONE, 1);
     }
 
     /**
@@ -397,7 +398,7 @@ public class Lots {
         set.conditionedFrom = form.making().conditionedFrom();
         set.method = form.purpose().method();
         set.notch = form.purpose().notch();
-        set.build = form.purpose().build();
+        set.built = form.purpose().build();
         set.scale = form.purpose().scale();
         set.setup = form.making().setup();
         set.climate = "";

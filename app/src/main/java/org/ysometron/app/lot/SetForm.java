@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.ui.Model;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
@@ -126,7 +127,7 @@ public record SetForm(
                 speed,
                 specimens,
                 new Lots.Making(sample, cure, made, climate),
-                new Lots.Purpose(tested.data().id(), faces, "", 1));
+                new Lots.Purpose(tested.data().id(), faces, Build.NONE, 1));
     }
 
     private double speed(Problems problems) {

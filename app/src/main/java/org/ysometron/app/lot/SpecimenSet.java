@@ -12,11 +12,11 @@ import java.time.LocalDateTime;
 import java.time.ZoneId;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
 
 @Entity
@@ -59,7 +59,7 @@ class SpecimenSet {
     @Enumerated(EnumType.STRING)
     Notch notch;
 
-    String build;
+    Build built;
     double scale;
     String setup;
     String climate;
@@ -96,7 +96,7 @@ class SpecimenSet {
         set.sampleId = sampleId;
         set.method = method;
         set.notch = notch;
-        set.build = build;
+        set.built = built;
         set.scale = scale;
         set.setup = setup;
         set.climate = "";
@@ -107,8 +107,7 @@ class SpecimenSet {
 
     Conditions conditions() {
         String specimen = design.titleAt(scale) + (notch == Notch.NONE ? "" : ", " + notch.words());
-        return new Conditions(
-                method, basis, orientation, conditioning, rate, specimen, PlannedTest.processOf(build, process));
+        return new Conditions(method, basis, orientation, conditioning, rate, specimen, process, built);
     }
 
     /** When it was made, by the site's clock: as written down, else when it was entered. */

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.springframework.util.MultiValueMap;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
@@ -80,7 +81,7 @@ final class LineForm {
                     test.orientation().name(),
                     test.notch().name(),
                     test.basis().name(),
-                    test.build(),
+                    test.build().words(),
                     test.conditioning().name(),
                     test.rate() > 0 ? Conditions.rateWords(test.rate()) : "",
                     String.valueOf(test.n()),
@@ -124,7 +125,10 @@ final class LineForm {
                 chosen(row.conditioning(), Conditioning.values()).orElse(Conditioning.NONE);
         double rate = rate(row.rate(), field, problems);
         int n = whole(row.n());
-        String build = problems.text(field, row.build(), "Walls and infill", 80, false);
+        Build build = basis == Basis.AS_PRINTED ? build(row.build(), field, problems) : Build.NONE;
+        if (basis != Basis.AS_PRINTED && !row.build().isBlank()) {
+            problems.add(field, "Walls and infill are said of a part as printed; a solid specimen has none to state.");
+        }
         String process = problems.text(field, row.process(), "Cure or annealing", 120, false);
         String expected = problems.text(field, row.expected(), "The expected load", 30, false);
         if (!expected.isEmpty() && expected(method, expected).isEmpty()) {
@@ -156,6 +160,15 @@ final class LineForm {
                 .map(unit -> Typed.read("Expected", typed, unit))
                 .filter(read -> read instanceof Typed.Accepted)
                 .map(read -> ((Typed.Accepted) read).value());
+    }
+
+    private static Build build(String typed, String field, Problems problems) {
+        Build.Read read = Build.read(typed);
+        if (read instanceof Build.Read.Accepted accepted) {
+            return accepted.value();
+        }
+        problems.add(field, ((Build.Read.Refused) read).problem().beside());
+        return Build.NONE;
     }
 
     private static double rate(String typed, String field, Problems problems) {

@@ -10,6 +10,7 @@ import jakarta.persistence.Table;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
@@ -50,7 +51,7 @@ class PlanLine {
     @Enumerated(EnumType.STRING)
     Basis basis;
 
-    String build;
+    Build built;
 
     @Enumerated(EnumType.STRING)
     Conditioning conditioning;
@@ -71,7 +72,7 @@ class PlanLine {
         this.orientation = test.orientation();
         this.notch = test.notch();
         this.basis = test.basis();
-        this.build = test.build();
+        this.built = test.build();
         this.conditioning = test.conditioning();
         this.rate = test.rate();
         this.n = line.leftOut() ? 0 : test.n();
@@ -87,7 +88,7 @@ class PlanLine {
 
     private Plans.Line view(Method known) {
         PlannedTest test = new PlannedTest(
-                known, design, orientation, notch, basis, build, conditioning, rate, Math.max(1, n), process);
+                known, design, orientation, notch, basis, built, conditioning, rate, Math.max(1, n), process);
         return new Plans.Line(test, expected, n == 0, deviation);
     }
 }

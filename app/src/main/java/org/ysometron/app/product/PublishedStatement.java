@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
@@ -73,6 +74,7 @@ class PublishedStatement {
     String design;
 
     String process;
+    Build built;
 
     @Nullable
     Long rivalId;
@@ -98,6 +100,7 @@ class PublishedStatement {
         this.rate = boxed(statement.terms().rate());
         this.design = statement.terms().design().orElse(null);
         this.process = statement.terms().process();
+        this.built = statement.terms().build();
         this.rivalId = rivalId;
     }
 
@@ -109,7 +112,8 @@ class PublishedStatement {
                 Optional.ofNullable(conditioning),
                 optional(rate),
                 Optional.ofNullable(design),
-                process);
+                process,
+                built);
         return new Statement(
                 id,
                 topic,

@@ -11,6 +11,7 @@ import org.springframework.util.MultiValueMap;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
@@ -42,7 +43,8 @@ record StatementRow(
         String conditioning,
         String rate,
         String specimens,
-        String process) {
+        String process,
+        String build) {
 
     static final List<String> FIELDS = List.of(
             "topic",
@@ -55,7 +57,8 @@ record StatementRow(
             "conditioning",
             "rate",
             "specimens",
-            "process");
+            "process",
+            "build");
 
     /** Statements of one publication at the most. */
     static final int MOST = 500;
@@ -79,7 +82,8 @@ record StatementRow(
                 values.get(7),
                 values.get(8),
                 values.get(9),
-                values.get(10));
+                values.get(10),
+                values.get(11));
     }
 
     /** A publication of more rows is a slip: no datasheet says so much. */
@@ -119,13 +123,25 @@ record StatementRow(
                 terms.conditioning().map(Enum::name).orElse(""),
                 terms.rate().orElse(0) > 0 ? Figures.plain(terms.rate().getAsDouble(), 5) + " mm/min" : "",
                 statement.minimumN() == 0 ? "" : String.valueOf(statement.minimumN()),
-                terms.process());
+                terms.process(),
+                terms.build().words());
     }
 
     Map<String, String> fields() {
         Map<String, String> fields = new java.util.LinkedHashMap<>();
         List<String> values = List.of(
-                topic, form, published, qualifier, method, basis, orientation, conditioning, rate, specimens, process);
+                topic,
+                form,
+                published,
+                qualifier,
+                method,
+                basis,
+                orientation,
+                conditioning,
+                rate,
+                specimens,
+                process,
+                build);
         for (int i = 0; i < FIELDS.size(); i++) {
             fields.put(FIELDS.get(i), values.get(i));
         }
@@ -261,6 +277,10 @@ record StatementRow(
                 return Optional.empty();
             }
         }
+        Optional<Build> built = built(at, problems);
+        if (built.isEmpty()) {
+            return Optional.empty();
+        }
         Optional<String> named = methodNamed();
         // Whatever is not told is not guessed, but for the usual specimen of the method.
         MethodData tested = named.flatMap(Methods::of).orElseGet(Methods::usual).data();
@@ -276,7 +296,25 @@ record StatementRow(
                 word(Conditioning.class, conditioning, at, "conditioning", problems),
                 speed,
                 design,
-                process));
+                process,
+                built.get()));
+    }
+
+    private Optional<Build> built(String at, Problems problems) {
+        Build.Read read = Build.read(build);
+        if (read instanceof Build.Read.Refused refused) {
+            problems.add(at, refused.problem().text());
+            return Optional.empty();
+        }
+        Build value = ((Build.Read.Accepted) read).value();
+        if (!value.isNone()
+                && !Basis.AS_PRINTED
+                        .name()
+                        .equalsIgnoreCase(basis.replace(' ', '_').replace('-', '_'))) {
+            problems.add(at, "Walls and infill are said of a part as printed: choose that basis, or leave them out.");
+            return Optional.empty();
+        }
+        return Optional.of(value);
     }
 
     private int least(String at, Problems problems) {

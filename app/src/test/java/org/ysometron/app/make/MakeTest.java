@@ -25,6 +25,7 @@ import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
+import org.ysometron.app.TestLots;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.lot.LotView;
@@ -39,6 +40,7 @@ import org.ysometron.app.plan.Treatments;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.plan.PlannedTest;
@@ -733,7 +735,7 @@ class MakeTest extends DemoSite {
                         solid.orientation(),
                         solid.notch(),
                         Basis.AS_PRINTED,
-                        "3 walls, 20 % gyroid",
+                        TestLots.GYROID,
                         solid.conditioning(),
                         solid.rate(),
                         5,
@@ -820,7 +822,7 @@ class MakeTest extends DemoSite {
                 Orientation.ZX,
                 PlannedTest.Notch.NONE,
                 org.ysometron.core.claim.Basis.SOLID,
-                "",
+                Build.NONE,
                 org.ysometron.core.claim.Conditioning.DRY,
                 0,
                 1,

@@ -147,6 +147,59 @@ class EditorTest extends DemoSite {
         assertThat(drafts.get(0).statement().value()).hasValue(0.1);
     }
 
+    /** Walls and infill are read factor by factor; what is not understood is said at its row, and nothing typed is lost. */
+    @Test
+    void aPartAsPrintedStatesItsBuild() throws Exception {
+        Products.ProductView product = product(Family.FILAMENT);
+        for (String[] wrong : new String[][] {
+            {"AS_PRINTED", "3 walls, hollow", "&#39;hollow&#39; names no walls"},
+            {"AS_PRINTED", "3 walls, 300 % gyroid", "infill is from 0 to 100, not 300"},
+            {"SOLID", "3 walls", "said of a part as printed"}
+        }) {
+            http.perform(part(product, wrong[0], wrong[1]))
+                    .andExpect(status().is(422))
+                    .andExpect(content().string(org.hamcrest.Matchers.containsString(wrong[2])))
+                    .andExpect(content().string(org.hamcrest.Matchers.containsString("value=\"" + wrong[1] + "\"")));
+        }
+        http.perform(get("/products/" + product.code() + "/publish/label/row")
+                        .param("topic", "PART_LOAD")
+                        .param("form", "AT_LEAST")
+                        .param("published", "400 N")
+                        .param("method", "part-load")
+                        .param("basis", "AS_PRINTED")
+                        .param("orientation", "XY")
+                        .param("conditioning", "DRY")
+                        .param("rate", "5 mm/min")
+                        .param("build", "3 walls, 30 % gyroid")
+                        .with(QUALITY))
+                .andExpect(content().string(org.hamcrest.Matchers.containsString("no line width, no layer, no tops")));
+        http.perform(part(product, "AS_PRINTED", "30% Gyroid infill, 3 x 0,45 mm, layers 200 µm, 5 tops"))
+                .andExpect(status().is3xxRedirection());
+        Publications.PublicationView label =
+                publications.newest(product.id(), Publication.Kind.LABEL).orElseThrow();
+        http.perform(get("/publications/" + label.id() + "/export.csv").with(QUALITY))
+                .andExpect(content()
+                        .string(org.hamcrest.Matchers.containsString(
+                                "\"3 walls of 0.45 mm, layer 0.2 mm, 5 tops, 30 % gyroid\"")));
+    }
+
+    private static org.springframework.test.web.servlet.RequestBuilder part(
+            Products.ProductView product, String basis, String build) {
+        return multipart("/products/" + product.code() + "/publish/label")
+                .param("validFrom", "2026-02-20")
+                .param("topic", "PART_LOAD")
+                .param("form", "AT_LEAST")
+                .param("published", "400 N")
+                .param("method", "part-load")
+                .param("basis", basis)
+                .param("orientation", "XY")
+                .param("conditioning", "DRY")
+                .param("rate", "5 mm/min")
+                .param("build", build)
+                .with(QUALITY)
+                .with(csrf());
+    }
+
     /** The thing itself is kept with the revision and comes back byte for byte, as a file to be saved. */
     @Test
     void thePrintedThingIsKept() throws Exception {

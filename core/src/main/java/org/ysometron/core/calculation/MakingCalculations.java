@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.LongStream;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.ModelScale;
@@ -103,7 +104,7 @@ final class MakingCalculations {
                 orientation,
                 design == SpecimenDesign.IMPACT_BAR_NOTCHED ? PlannedTest.Notch.ACROSS : PlannedTest.Notch.NONE,
                 Basis.SOLID,
-                "",
+                Build.NONE,
                 Conditioning.DRY,
                 method.data().rated() ? 1 : 0,
                 n,

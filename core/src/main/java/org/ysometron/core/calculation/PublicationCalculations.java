@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
@@ -200,7 +201,8 @@ final class PublicationCalculations {
                                 Case.number(where + ".rate", item.get("rate"), UnitOfMeasure.working(Dimension.SPEED)))
                         : OptionalDouble.empty(),
                 Optional.empty(),
-                "");
+                "",
+                Build.NONE);
     }
 
     private static <E extends Enum<E>> Optional<E> word(

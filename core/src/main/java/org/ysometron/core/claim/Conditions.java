@@ -2,6 +2,7 @@ package org.ysometron.core.claim;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.ysometron.core.method.Methods;
@@ -17,7 +18,8 @@ import org.ysometron.core.working.Figures;
  * @param conditioning state of the specimen
  * @param rate speed of testing in mm/min, above 0; 0 for what is measured on the material itself
  * @param design specimen design with its revision; for the material itself, what it was measured with
- * @param process exposure and cure of a resin's specimens, part of what was tested; empty for filament
+ * @param process exposure and cure, or annealing, part of what was tested; empty when there is none
+ * @param build of a part as printed; nothing for a solid specimen
  */
 public record Conditions(
         String method,
@@ -26,8 +28,10 @@ public record Conditions(
         Conditioning conditioning,
         double rate,
         String design,
-        String process) {
+        String process,
+        Build build) {
 
+    private static final String UNSTATED = "not stated";
     private static final double MM_PER_MIN_IN_M_PER_S = 60_000;
 
     /** From a metre in ten seconds on nobody counts in mm/min. */
@@ -42,6 +46,18 @@ public record Conditions(
             double rate,
             String design) {
         this(method, basis, orientation, conditioning, rate, design, "");
+    }
+
+    /** Conditions of which no build is stated. */
+    public Conditions(
+            String method,
+            Basis basis,
+            Orientation orientation,
+            Conditioning conditioning,
+            double rate,
+            String design,
+            String process) {
+        this(method, basis, orientation, conditioning, rate, design, process, Build.NONE);
     }
 
     /** Conditions of something measured on the material itself: how, and with what. */
@@ -62,7 +78,7 @@ public record Conditions(
 
     /** These conditions with another orientation. */
     public Conditions turned(Orientation other) {
-        return new Conditions(method, basis, other, conditioning, rate, design, process);
+        return new Conditions(method, basis, other, conditioning, rate, design, process, build);
     }
 
     /**
@@ -86,6 +102,7 @@ public record Conditions(
         List<Mismatch> found = new ArrayList<>();
         add(found, "method", Methods.titleOf(method), Methods.titleOf(evidence.method), true);
         add(found, "basis", basis.words(), evidence.basis.words(), true);
+        compareBuilds(found, evidence);
         add(found, "orientation", orientation.words(), evidence.orientation.words(), true);
         add(found, "conditioning", conditioning.words(), evidence.conditioning.words(), true);
         add(found, "specimen", design, evidence.design, true);
@@ -99,6 +116,7 @@ public record Conditions(
         return Stream.of(
                         Methods.titleOf(method),
                         basis.words(),
+                        build.told(),
                         orientation.words(),
                         conditioning.words(),
                         rate > 0 ? rateWords(rate) : "",
@@ -113,6 +131,33 @@ public record Conditions(
         return rate >= IMPACT
                 ? Figures.significant(rate / MM_PER_MIN_IN_M_PER_S, 3) + " m/s"
                 : (Math.rint(rate) == rate ? Figures.decimals(rate, 0) : Figures.significant(rate, 3)) + " mm/min";
+    }
+
+    /**
+     * Factor by factor. What is not stated compares with nothing; only where neither states any factor, as in what was written
+     * before there were factors, do the words of the process tell.
+     */
+    private void compareBuilds(List<Mismatch> found, Conditions evidence) {
+        if (basis != Basis.AS_PRINTED || evidence.basis != Basis.AS_PRINTED) {
+            return;
+        }
+        if (build.isNone() && evidence.build.isNone()) {
+            if (process.isBlank() && evidence.process.isBlank()) {
+                found.add(new Mismatch("walls and infill", UNSTATED, UNSTATED, true));
+            }
+            return;
+        }
+        for (int i = 0; i < build.factors().size(); i++) {
+            Map.Entry<String, String> claimed = build.factors().get(i);
+            String tested = evidence.build.factors().get(i).getValue();
+            if (claimed.getValue().isEmpty() || !claimed.getValue().equals(tested)) {
+                found.add(new Mismatch(claimed.getKey(), orUnstated(claimed.getValue()), orUnstated(tested), true));
+            }
+        }
+    }
+
+    private static String orUnstated(String words) {
+        return words.isEmpty() ? UNSTATED : words;
     }
 
     private static void add(List<Mismatch> found, String name, String claimed, String tested, boolean blocking) {

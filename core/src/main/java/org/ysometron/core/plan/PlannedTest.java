@@ -2,9 +2,8 @@ package org.ysometron.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
@@ -20,7 +19,7 @@ import org.ysometron.core.method.Method;
  * @param orientation on the plate, never {@link Orientation#NONE}
  * @param notch which way a notch faces; {@link Notch#NONE} for a specimen without one
  * @param basis solid or as printed
- * @param build walls, infill and pattern of a specimen as printed; empty for a solid one
+ * @param build walls, infill and pattern of a specimen as printed; nothing for a solid one
  * @param conditioning state when tested
  * @param rate speed of testing in mm/min, above 0; 0 for a method without one
  * @param n specimens, at least 1
@@ -32,7 +31,7 @@ public record PlannedTest(
         Orientation orientation,
         Notch notch,
         Basis basis,
-        String build,
+        Build build,
         Conditioning conditioning,
         double rate,
         int n,
@@ -58,7 +57,10 @@ public record PlannedTest(
 
     /** Refuses a line that wants something. */
     public PlannedTest {
-        List<String> wanting = wanting(method, design, orientation, notch, basis, build, conditioning, rate, n);
+        // In plans of before, walls and infill stand in words with the process.
+        boolean inWords = basis == Basis.AS_PRINTED && build.isNone() && !process.isBlank();
+        List<String> wanting = wanting(
+                method, design, orientation, notch, inWords ? Basis.SOLID : basis, build, conditioning, rate, n);
         if (!wanting.isEmpty()) {
             throw new IllegalArgumentException("a plan line lacks " + String.join(", ", wanting));
         }
@@ -71,7 +73,7 @@ public record PlannedTest(
             Orientation orientation,
             Notch notch,
             Basis basis,
-            String build,
+            Build build,
             Conditioning conditioning,
             double rate,
             int n) {
@@ -85,7 +87,7 @@ public record PlannedTest(
         if ((design == SpecimenDesign.IMPACT_BAR_NOTCHED) != (notch != Notch.NONE)) {
             wanting.add("the way its notch faces");
         }
-        if (basis == Basis.AS_SUPPLIED || (basis == Basis.AS_PRINTED) == build.isBlank()) {
+        if (basis == Basis.AS_SUPPLIED || (basis == Basis.AS_PRINTED) == build.isNone()) {
             wanting.add("a basis, with walls and infill when it is as printed");
         }
         if (conditioning == Conditioning.NONE) {
@@ -103,7 +105,7 @@ public record PlannedTest(
     /** The terms under which its specimens count. */
     public Conditions conditions() {
         return new Conditions(
-                method.data().id(), basis, orientation, conditioning, rate, designTitle(), processOf(build, process));
+                method.data().id(), basis, orientation, conditioning, rate, designTitle(), process, build);
     }
 
     /** The same with another number of specimens. */
@@ -114,11 +116,6 @@ public record PlannedTest(
 
     private String designTitle() {
         return notch == Notch.NONE ? design.title() : design.title() + ", " + notch.words();
-    }
-
-    /** Walls and infill, then cure or annealing, as they stand in comparability keys. */
-    public static String processOf(String build, String process) {
-        return Stream.of(build, process).filter(part -> !part.isBlank()).collect(Collectors.joining("; "));
     }
 
     /** A short name: "tension ZX". */

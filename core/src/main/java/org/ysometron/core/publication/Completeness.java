@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.working.Figures;
 
@@ -201,9 +203,16 @@ public final class Completeness {
 
     /** What a statement would have to say before a test could bear it out; empty when it says it, or needs not. */
     public static List<String> untestableFor(Statement statement) {
-        return statement.topic().needsTerms() && statement.form().isVerifiable()
-                ? statement.terms().missing()
-                : List.of();
+        if (!statement.topic().needsTerms() || !statement.form().isVerifiable()) {
+            return List.of();
+        }
+        Terms terms = statement.terms();
+        List<String> missing = new ArrayList<>(terms.missing());
+        if (terms.basis().filter(Basis.AS_PRINTED::equals).isPresent()
+                && !terms.build().isNone()) {
+            missing.addAll(terms.build().unstated());
+        }
+        return missing;
     }
 
     /** The wording that would make a statement testable, with what it leaves open filled in as is usual. */
@@ -214,6 +223,7 @@ public final class Completeness {
         return statement.topic().title() + ", " + orientation + ": " + statement.published() + " ("
                 + terms.method().orElse("tension") + ", "
                 + terms.basis().map(value -> value.words()).orElse("solid") + ", "
+                + (terms.basis().filter(Basis.AS_PRINTED::equals).isPresent() ? Build.EXAMPLE + ", " : "")
                 + terms.conditioning().map(value -> value.words()).orElse("dry as printed") + ", "
                 + (terms.rate().isPresent() ? Figures.plain(terms.rate().getAsDouble(), 4) : "5")
                 + " mm/min, mean of at least "

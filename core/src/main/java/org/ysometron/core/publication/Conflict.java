@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Form;
 
 /**
@@ -150,6 +151,7 @@ public record Conflict(String key, String title, Set<Difference> differences, Li
                 || differ(a.conditioning(), b.conditioning())
                 || differ(a.rate(), b.rate())
                 || differ(a.design(), b.design())
+                || differ(a.build(), b.build())
                 || (!a.process().isEmpty()
                         && !b.process().isEmpty()
                         && !a.process().equals(b.process()));
@@ -175,6 +177,18 @@ public record Conflict(String key, String title, Set<Difference> differences, Li
         }
         double size = Math.max(Math.abs(a.getAsDouble()), Math.abs(b.getAsDouble()));
         return Math.abs(a.getAsDouble() - b.getAsDouble()) > SAME * size;
+    }
+
+    /** Whether a factor that both state differs. */
+    private static boolean differ(Build a, Build b) {
+        for (int i = 0; i < a.factors().size(); i++) {
+            String one = a.factors().get(i).getValue();
+            String other = b.factors().get(i).getValue();
+            if (!one.isEmpty() && !other.isEmpty() && !one.equals(other)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static boolean differ(Optional<?> a, Optional<?> b) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
@@ -21,7 +22,8 @@ import org.ysometron.core.working.Figures;
  * @param conditioning state of the specimen
  * @param rate in mm/min
  * @param design specimen design
- * @param process exposure and cure of a resin's specimens; empty for filament
+ * @param process exposure and cure, or annealing; empty when there is none
+ * @param build of a part as printed, as far as it is stated
  */
 public record Terms(
         Optional<String> method,
@@ -30,7 +32,8 @@ public record Terms(
         Optional<Conditioning> conditioning,
         OptionalDouble rate,
         Optional<String> design,
-        String process) {
+        String process,
+        Build build) {
 
     /** Nothing is stated. */
     public static final Terms NONE = new Terms(
@@ -40,7 +43,8 @@ public record Terms(
             Optional.empty(),
             OptionalDouble.empty(),
             Optional.empty(),
-            "");
+            "",
+            Build.NONE);
 
     /** Everything is stated. */
     public static Terms of(Conditions conditions) {
@@ -51,7 +55,8 @@ public record Terms(
                 Optional.of(conditions.conditioning()),
                 OptionalDouble.of(conditions.rate()),
                 Optional.of(conditions.design()),
-                conditions.process());
+                conditions.process(),
+                conditions.build());
     }
 
     /** The terms as conditions of a test; empty while one is missing. */
@@ -64,7 +69,8 @@ public record Terms(
                         conditioning.orElseThrow(),
                         rate.orElseThrow(),
                         design.orElseThrow(),
-                        process))
+                        process,
+                        build))
                 : Optional.empty();
     }
 
@@ -73,6 +79,9 @@ public record Terms(
         List<String> missing = new ArrayList<>();
         add(missing, method.isEmpty(), "method");
         add(missing, basis.isEmpty(), "basis (solid or as printed)");
+        // Words stand for it in what was published before there were factors.
+        boolean built = basis.filter(Basis.AS_PRINTED::equals).isEmpty() || !process.isEmpty();
+        add(missing, !built && build.isNone(), "walls and infill");
         add(missing, orientation.isEmpty(), "orientation");
         add(missing, conditioning.isEmpty(), "conditioning");
         add(missing, rate.isEmpty(), "rate");
@@ -90,6 +99,9 @@ public record Terms(
         List<String> parts = new ArrayList<>();
         method.map(Methods::titleOf).ifPresent(parts::add);
         basis.ifPresent(value -> parts.add(value.words()));
+        if (!build.isNone()) {
+            parts.add(build.told());
+        }
         orientation.ifPresent(value -> parts.add(value.words()));
         conditioning.ifPresent(value -> parts.add(value.words()));
         rate.ifPresent(value -> parts.add(Figures.plain(value, 4) + " mm/min"));

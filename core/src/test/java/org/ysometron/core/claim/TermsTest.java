@@ -19,7 +19,7 @@ import org.ysometron.core.quantity.UnitOfMeasure;
 class TermsTest {
 
     private static final Conditions UPRIGHT = new Conditions(
-            "tension", Basis.AS_PRINTED, Orientation.ZX, Conditioning.CONDITIONED, 5, "bar 4 × 4, revision 1", "");
+            "tension", Basis.SOLID, Orientation.ZX, Conditioning.CONDITIONED, 5, "bar 4 × 4, revision 1", "");
 
     static Stream<Arguments> oneTermOther() {
         return Stream.of(

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
@@ -32,7 +33,7 @@ class LotStepsTest {
                 Orientation.ZX,
                 PlannedTest.Notch.NONE,
                 Basis.SOLID,
-                "",
+                Build.NONE,
                 conditioning,
                 method.data().rated() ? 5 : 0,
                 5,

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.ModelScale;
@@ -36,7 +37,7 @@ class MakingTest {
                 orientation,
                 Notch.NONE,
                 Basis.SOLID,
-                "",
+                Build.NONE,
                 Conditioning.DRY,
                 5,
                 n,
@@ -53,7 +54,7 @@ class MakingTest {
                         Orientation.XY,
                         Notch.NONE,
                         Basis.AS_PRINTED,
-                        "",
+                        Build.NONE,
                         Conditioning.DRY,
                         5,
                         5))
@@ -66,7 +67,7 @@ class MakingTest {
                 Orientation.XY,
                 Notch.NONE,
                 Basis.AS_PRINTED,
-                "3 walls, 20 % gyroid",
+                ((Build.Read.Accepted) Build.read("3 walls, 20 % gyroid")).value(),
                 Conditioning.DRY,
                 5,
                 5,
@@ -74,7 +75,7 @@ class MakingTest {
         assertThat(hollow.conditions()).isNotEqualTo(bars(Orientation.XY, 5).conditions());
         assertThat(bars(Orientation.XY, 5).conditions().compare(hollow.conditions()))
                 .allSatisfy(mismatch -> assertThat(mismatch.blocking()).isTrue())
-                .hasSize(2);
+                .hasSize(1);
     }
 
     @Test
@@ -85,7 +86,7 @@ class MakingTest {
                 Orientation.NONE,
                 Notch.NONE,
                 Basis.AS_SUPPLIED,
-                "",
+                Build.NONE,
                 Conditioning.NONE,
                 0,
                 0);
@@ -97,7 +98,7 @@ class MakingTest {
                         Orientation.XY,
                         Notch.NONE,
                         Basis.SOLID,
-                        "",
+                        Build.NONE,
                         Conditioning.DRY,
                         5,
                         1,

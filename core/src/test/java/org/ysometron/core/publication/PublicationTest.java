@@ -97,7 +97,8 @@ class PublicationTest {
                 Optional.of(Conditioning.CONDITIONED),
                 FULL.rate(),
                 FULL.design(),
-                "");
+                "",
+                FULL.build());
         assertThat(against(atLeast(24, FULL), atLeast(26, wet))).singleElement().satisfies(c -> {
             assertThat(c.differences()).containsExactlyInAnyOrder(Difference.RANGE, Difference.CONDITION);
             assertThat(c.isTested()).isTrue();
@@ -118,7 +119,8 @@ class PublicationTest {
                 FULL.conditioning(),
                 FULL.rate(),
                 FULL.design(),
-                "");
+                "",
+                FULL.build());
 
         assertThat(against(atLeast(24, FULL), atLeast(50, flat))).isEmpty();
         assertThat(against(single(Topic.BED_TEMPERATURE, 60), single(Topic.NOZZLE_TEMPERATURE, 215)))

@@ -7,9 +7,12 @@ import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.MigrationVersion;
 import org.junit.jupiter.api.Test;
+import org.ysometron.app.store.SetupMigration;
 
 /** Data of an older version must still open: rows of version 1 are carried over by the migrations that came since. */
 class MigrationTest {
@@ -24,6 +27,7 @@ class MigrationTest {
         Flyway.configure()
                 .dataSource(url, "ysometron", TestDatabase.PASSWORD)
                 .locations("classpath:db/migration")
+                .javaMigrations(new SetupMigration())
                 .target(target)
                 .load()
                 .migrate();
@@ -112,5 +116,76 @@ class MigrationTest {
             assertThat(lines.getString(1)).isEqualTo("3 walls, 20 % gyroid; annealed 80 °C");
             assertThat(lines.getString(3)).isEqualTo(lines.getString(1));
         }
+    }
+
+    /** A set-up in one text becomes factors, by the makings and rigs on record; what was alike stays alike. */
+    @Test
+    void aSetUpInOneTextBecomesFactors() throws SQLException {
+        String url = TestDatabase.url("migration_of_setups");
+        migrate(url, MigrationVersion.fromVersion("1"));
+        try (Connection connection = DriverManager.getConnection(url, "ysometron", TestDatabase.PASSWORD);
+                Statement sql = connection.createStatement()) {
+            sql.execute(
+                    "insert into product (code, name, material, colours, caution) values ('a', 'A', 'PP', 'x', '')");
+            sql.execute("insert into product_datasheet (product_id, revision, valid_from) values (1, 1, '2025-01-01')");
+            sql.execute(
+                    "insert into lot (version, code, product_id, datasheet_id, colour, made_on, size, note, state,"
+                            + " created_by, created_at) values (0, 'L', 1, 1, 'x', '2025-02-01', '', '', 'WAITING', 'b', now())");
+            sql.execute("insert into equipment_instrument (kind, name, capacity, relative_uncertainty,"
+                    + " absolute_uncertainty) values ('FORCE_GAUGE', 'g', 500, 0.005, 0)");
+        }
+        migrate(url, MigrationVersion.fromVersion("17"));
+        String bought = "made by works; hall 2 on machine A, file 3";
+        try (Connection connection = DriverManager.getConnection(url, "ysometron", TestDatabase.PASSWORD);
+                Statement sql = connection.createStatement()) {
+            sql.execute("set foreign_key_checks = 0");
+            for (String setup : new String[] {"printer 1, recipe 2", bought}) {
+                sql.execute(
+                        "insert into lot_specimen_set (lot_id, request, design, orientation, basis, conditioning, rate,"
+                                + " setup, created_by, created_at) values (1, '" + setup.length()
+                                + "', 'TENSION_BAR_4', 'XY', 'SOLID', 'DRY', 5, '" + setup + "', 'b', now())");
+            }
+            sql.execute(
+                    "insert into bench_reading (lot_id, specimen_id, field, place, typed, value, instrument_id, live,"
+                            + " reason, entered_by, entered_at, rig) values (1, 1, 'force', 1, '5 N', 5, 1, 1, '', 'b', now(),"
+                            + " 'frame 1, wedge grips')");
+            for (String setup : new String[] {
+                "",
+                "printer 1, recipe 2",
+                "printer 1, recipe 2; frame 1, wedge grips",
+                "printer 1, recipe 2; frame 1, wedge grips; loaded before, dried again",
+                "frame 1, wedge grips",
+                "thread cut again",
+                bought + "; frame 1, wedge grips"
+            }) {
+                sql.execute("insert into evidence_series (product_id, colour, property, method, basis, orientation,"
+                        + " conditioning, rate, design, setup) values (1, 'x', 'p', 'tension', 'SOLID', 'XY',"
+                        + " 'DRY', 5, 'bar', '" + setup + "')");
+            }
+        }
+        migrate(url, MigrationVersion.LATEST);
+        assertThat(texts(url, "select setup from lot_specimen_set order by id"))
+                .containsExactly("printer=printer 1|recipe=2", "maker=" + bought);
+        assertThat(texts(url, "select setup from evidence_series order by id"))
+                .containsExactly(
+                        "",
+                        "printer=printer 1|recipe=2",
+                        "printer=printer 1|recipe=2|rig=frame 1, wedge grips",
+                        "printer=printer 1|recipe=2|rig=frame 1, wedge grips|rework=loaded before, dried again",
+                        "rig=frame 1, wedge grips",
+                        "rework=thread cut again",
+                        "maker=" + bought + "|rig=frame 1, wedge grips");
+    }
+
+    private static List<String> texts(String url, String query) throws SQLException {
+        List<String> found = new ArrayList<>();
+        try (Connection connection = DriverManager.getConnection(url, "ysometron", TestDatabase.PASSWORD);
+                Statement sql = connection.createStatement();
+                ResultSet rows = sql.executeQuery(query)) {
+            while (rows.next()) {
+                found.add(rows.getString(1));
+            }
+        }
+        return found;
     }
 }

@@ -57,6 +57,7 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
@@ -84,7 +85,8 @@ import org.ysometron.core.reading.Field;
 @Component
 class RandomSites {
 
-    private static final List<String> SETUPS = List.of("", "printer 1, recipe 1", "printer 2, recipe 1");
+    private static final List<Setup> SETUPS =
+            List.of(Setup.NONE, Setup.printed("printer 1", 1), Setup.printed("printer 2", 1));
 
     private final Products products;
     private final Publications publications;

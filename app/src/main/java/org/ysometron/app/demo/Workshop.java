@@ -37,6 +37,7 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.material.Blend;
@@ -583,7 +584,7 @@ class Workshop {
                             Sheets.RATE,
                             3,
                             new Lots.Making(
-                                    null, process, lot.madeOn().plusDays(1).atTime(12, 0), null, "", lot.id())),
+                                    null, process, lot.madeOn().plusDays(1).atTime(12, 0), null, Setup.NONE, lot.id())),
                     "bench");
             breaking(kept, bars, gauge, mean.applyAsDouble(i) + 0.25 * chance.nextGaussian(), 0.6, chance);
         }

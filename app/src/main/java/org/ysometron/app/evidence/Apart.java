@@ -30,7 +30,8 @@ public record Apart(String terms, List<String> levels, String finding) {
             Evidence evidence =
                     set.main().map(main -> set.evidence(main, Optional.empty())).orElseGet(Evidence::of);
             double[] values = evidence.values();
-            String name = set.setup().isEmpty() ? "set-up not on record" : set.setup();
+            String name =
+                    set.setup().isNone() ? "set-up not on record" : set.setup().words();
             levels.add(name + ": n = " + evidence.n()
                     + (values.length == 0
                             ? ""

@@ -16,6 +16,7 @@ import org.ysometron.app.chart.Scale;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Moments;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.plan.Bridging;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
@@ -48,6 +49,7 @@ class BridgingController {
             String terms,
             String oldWay,
             String newWay,
+            String differs,
             String unit,
             List<Row> rows,
             List<Scale.Tick> ticks,
@@ -163,6 +165,7 @@ class BridgingController {
                 study.fresh().conditions().words(),
                 named(study.old().setup()),
                 named(study.fresh().setup()),
+                differs(study.old().setup().differences(study.fresh().setup())),
                 unit,
                 rows,
                 all.isEmpty() ? List.of() : x.ticks(5),
@@ -189,8 +192,15 @@ class BridgingController {
                 + Moments.day(bridge.decidedAt) + ": " + bridge.reason;
     }
 
-    private static String named(String setup) {
-        return setup.isEmpty() ? "set-up not on record" : setup;
+    private static String differs(List<String> factors) {
+        return factors.size() < 2
+                ? ""
+                : "They differ in more than one thing: " + String.join(", ", factors)
+                        + ". Whether they may share a chart can be told; which of these made a difference cannot.";
+    }
+
+    private static String named(Setup setup) {
+        return setup.isNone() ? "set-up not on record" : setup.words();
     }
 
     /** A margin in the property's own unit, typed bare or with it. */

@@ -27,6 +27,7 @@ import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.characteristic.OfMaterial;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.Characteristics;
 import org.ysometron.core.publication.Topic;
@@ -110,10 +111,10 @@ class BroughtIn {
             LotView lot = known.computeIfAbsent(
                     row.lot(), code -> lots.bringIn(product, code, row.colour(), row.madeOn(), row.blend(), by));
             Conditions terms = terms(row.claim());
-            long id = series.find(lot, row.claim().property(), terms, "")
+            long id = series.find(lot, row.claim().property(), terms, Setup.NONE)
                     .map(SeriesPoints.SeriesView::id)
                     .orElseGet(() -> seriesTable.save(new Series(
-                                    product.id(), row.colour(), row.claim().property(), terms, "", row.blend()))
+                                    product.id(), row.colour(), row.claim().property(), terms, Setup.NONE, row.blend()))
                             .id);
             boolean there = points.findByLotId(lot.id()).stream().anyMatch(point -> point.seriesId == id);
             if (!there) {

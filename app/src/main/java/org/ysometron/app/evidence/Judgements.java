@@ -18,6 +18,7 @@ import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Conditions.Mismatch;
 import org.ysometron.core.claim.Judgement;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.gate.Block;
 
@@ -64,7 +65,7 @@ public class Judgements {
             List<SpecimenRecord> records,
             List<SeriesPoints.PointView> earlier,
             List<Mismatch> mismatches,
-            String setup,
+            Setup setup,
             List<Other> others,
             @Nullable Judgement asFirst,
             @Nullable Judgement withAll) {
@@ -72,7 +73,7 @@ public class Judgements {
         /** One set-up, nothing beside it. */
         static Detail plain(
                 Claim claim, Judgement judgement, List<SpecimenRecord> records, List<SeriesPoints.PointView> earlier) {
-            return new Detail(claim, judgement, records, earlier, List.of(), "", List.of(), null, null);
+            return new Detail(claim, judgement, records, earlier, List.of(), Setup.NONE, List.of(), null, null);
         }
 
         Detail withFirst(Judgement first) {

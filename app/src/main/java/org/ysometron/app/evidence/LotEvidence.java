@@ -9,13 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Evidence.PooledScatter;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.method.Reduced;
 import org.ysometron.core.reading.Field;
@@ -31,7 +31,7 @@ import org.ysometron.core.reading.Field;
  */
 record LotEvidence(
         Conditions conditions,
-        String setup,
+        Setup setup,
         List<SpecimenRecord> records,
         List<String> provisional,
         Rounds.Round round) {
@@ -39,10 +39,10 @@ record LotEvidence(
     /** More than one result in so many that does not count asks for a retest (common practice, no source). */
     static final int ENDINGS_ASKED = 5;
 
-    private record Key(Conditions conditions, String setup, List<String> provisional, Rounds.Round round) {}
+    private record Key(Conditions conditions, Setup setup, List<String> provisional, Rounds.Round round) {}
 
     /** No specimen under these conditions. */
-    static LotEvidence none(Conditions conditions, String setup) {
+    static LotEvidence none(Conditions conditions, Setup setup) {
         return new LotEvidence(conditions, setup, List.of(), List.of(), Rounds.Round.FIRST);
     }
 
@@ -96,17 +96,14 @@ record LotEvidence(
     }
 
     /** Printer, recipe and maker, the rig it was broken in, and what was done to it: empty when nobody said. */
-    private static String setup(SpecimenRecord record, Map<Long, String> rigs, Map<Long, String> states) {
+    private static Setup setup(SpecimenRecord record, Map<Long, String> rigs, Map<Long, String> states) {
         // A specimen not broken yet is expected in the rig of its set.
         String rig = record.ended()
                 .map(ReadingView::rig)
                 .orElse(rigs.getOrDefault(record.specimen().setId(), ""));
-        return Stream.of(
-                        record.specimen().setup(),
-                        rig,
-                        states.getOrDefault(record.specimen().id(), ""))
-                .filter(part -> !part.isEmpty())
-                .collect(Collectors.joining("; "));
+        return record.specimen()
+                .setup()
+                .tested(rig, states.getOrDefault(record.specimen().id(), ""));
     }
 
     /** How many of its specimens were tested. */
@@ -203,7 +200,7 @@ record LotEvidence(
         String first = records.get(0).specimen().label();
         String last = records.get(records.size() - 1).specimen().label();
         String labels = first.equals(last) ? first : first + " to " + last;
-        return setup.isEmpty() ? labels : labels + ", " + setup;
+        return setup.isNone() ? labels : labels + ", " + setup.words();
     }
 
     /** What its method is asked for first; empty for one that is no longer in the catalogue. */

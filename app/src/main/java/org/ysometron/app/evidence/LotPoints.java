@@ -17,6 +17,7 @@ import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.method.Characteristics;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.statistics.CensoredNormal;
@@ -65,7 +66,7 @@ class LotPoints {
         }
         for (MaterialResults.Result result : material) {
             point(Evidence.of(result.values()))
-                    .ifPresent(f -> put(found, lot, result.property(), result.conditions(), "", f));
+                    .ifPresent(f -> put(found, lot, result.property(), result.conditions(), Setup.NONE, f));
         }
         Set<Long> changed = new HashSet<>();
         for (Point before : points.findByLotId(lot.id())) {
@@ -153,7 +154,7 @@ class LotPoints {
     }
 
     /** The set under these conditions in this set-up, one that counts before one that does not; empty when there is none. */
-    static LotEvidence setOf(List<LotEvidence> sets, Conditions conditions, String setup) {
+    static LotEvidence setOf(List<LotEvidence> sets, Conditions conditions, Setup setup) {
         return sets.stream()
                 .filter(set ->
                         set.conditions().equals(conditions) && set.setup().equals(setup))
@@ -166,7 +167,7 @@ class LotPoints {
             LotView lot,
             Characteristic property,
             Conditions conditions,
-            String setup,
+            Setup setup,
             Found found) {
         long own = series.find(lot, property, conditions, setup)
                 .map(SeriesPoints.SeriesView::id)

@@ -37,6 +37,7 @@ import org.ysometron.core.claim.MeanVerdict;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.RatioVerdict;
 import org.ysometron.core.claim.Requirement;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.claim.Verification;
 import org.ysometron.core.gate.Block;
@@ -125,13 +126,13 @@ class LotVerdicts {
         }
 
         /** The set-up that gives the lot's figures: the one with most specimens tested. */
-        String mainSetup() {
-            Map<String, Integer> tested = new LinkedHashMap<>();
+        Setup mainSetup() {
+            Map<Setup, Integer> tested = new LinkedHashMap<>();
             counted().forEach(set -> tested.merge(set.setup(), set.tested(), Integer::sum));
             return tested.entrySet().stream()
                     .max(Map.Entry.comparingByValue())
                     .map(Map.Entry::getKey)
-                    .orElse("");
+                    .orElse(Setup.NONE);
         }
     }
 
@@ -221,7 +222,7 @@ class LotVerdicts {
     }
 
     /** Of the sets that may speak: the nearest terms, the main set-up, the larger; where the worse is to count, the worse. */
-    private Optional<LotEvidence> governing(List<LotEvidence> sets, Claim claim, String setup, LotView lot) {
+    private Optional<LotEvidence> governing(List<LotEvidence> sets, Claim claim, Setup setup, LotView lot) {
         if (sets.stream().anyMatch(LotEvidence::worseCounts)) {
             return sets.stream()
                     .min(Comparator.comparingInt((LotEvidence set) -> severity(judgement(lot, claim, set)))
@@ -414,14 +415,14 @@ class LotVerdicts {
     private Judgements.Detail ratio(LotView lot, Claim claim, Sets sets) {
         Conditions upright = claim.conditions();
         Conditions flat = upright.turned(Orientation.XY);
-        Map<String, LotEvidence> above = bySetup(sets, upright);
-        Map<String, LotEvidence> below = bySetup(sets, flat);
-        String main = sets.mainSetup();
-        Comparator<String> nearer = Comparator.comparing(
-                        (String setup) -> !(below.containsKey(setup) && above.containsKey(setup)))
+        Map<Setup, LotEvidence> above = bySetup(sets, upright);
+        Map<Setup, LotEvidence> below = bySetup(sets, flat);
+        Setup main = sets.mainSetup();
+        Comparator<Setup> nearer = Comparator.comparing(
+                        (Setup setup) -> !(below.containsKey(setup) && above.containsKey(setup)))
                 .thenComparing(setup -> !setup.equals(main))
                 .thenComparing(setup -> -size(above.get(setup)) - size(below.get(setup)));
-        String setup = java.util.stream.Stream.concat(above.keySet().stream(), below.keySet().stream())
+        Setup setup = java.util.stream.Stream.concat(above.keySet().stream(), below.keySet().stream())
                 .min(nearer)
                 .orElse(main);
         List<Judgements.Other> others = above.keySet().stream()
@@ -478,8 +479,8 @@ class LotVerdicts {
     }
 
     /** The sets under exactly these conditions by set-up: one that counts before one that does not. */
-    private static Map<String, LotEvidence> bySetup(Sets sets, Conditions conditions) {
-        Map<String, LotEvidence> found = new LinkedHashMap<>();
+    private static Map<Setup, LotEvidence> bySetup(Sets sets, Conditions conditions) {
+        Map<Setup, LotEvidence> found = new LinkedHashMap<>();
         sets.tested.stream()
                 .filter(set ->
                         set.conditions().equals(conditions) && set.aside().isEmpty() && set.tested() > 0)

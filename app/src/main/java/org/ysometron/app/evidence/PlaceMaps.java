@@ -67,7 +67,8 @@ class PlaceMaps {
                     placed -> plate.thirdBack(placed.y() + placed.footprint().depth() / 2),
                     strengths));
             rows.add(new PlateRow(
-                    run.recipe().setup() + ", " + run.startedAt().toString().replace('T', ' '),
+                    run.recipe().setup().words() + ", "
+                            + run.startedAt().toString().replace('T', ' '),
                     PlateMap.of(run, strengths),
                     sentences(findings)));
         }

@@ -13,6 +13,7 @@ import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.material.Blend;
 
 @Entity
@@ -43,14 +44,14 @@ class Series {
     String design;
     String process;
     Build built;
-    String setup;
+    Setup setup;
     String formulation;
     String masterbatch;
     double masterbatchShare;
 
     Series() {}
 
-    Series(long productId, String colour, Characteristic property, Conditions conditions, String setup, Blend blend) {
+    Series(long productId, String colour, Characteristic property, Conditions conditions, Setup setup, Blend blend) {
         this.formulation = blend.formulation();
         this.masterbatch = blend.masterbatch();
         this.masterbatchShare = blend.share();

@@ -23,6 +23,7 @@ import org.ysometron.app.web.NotFound;
 import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence.PooledScatter;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.material.Blend;
 import org.ysometron.core.working.Figures;
 
@@ -52,12 +53,12 @@ public class SeriesPoints implements EarlierLots {
             String colour,
             Characteristic property,
             Conditions conditions,
-            String setup,
+            Setup setup,
             Blend blend) {
 
         /** Characteristic, orientation and colour. */
         public String title() {
-            return Claim.titleOf(property, conditions) + ", " + colour + (setup.isEmpty() ? "" : ", " + setup);
+            return Claim.titleOf(property, conditions) + ", " + colour + (setup.isNone() ? "" : ", " + setup.words());
         }
 
         /** The same with what its lots were mixed by, where that is on record. */
@@ -104,8 +105,8 @@ public class SeriesPoints implements EarlierLots {
                             : "with " + Figures.significant(bridge.takenOff, 3) + " "
                                     + fresh.property().unit() + " taken off, uncertain by "
                                     + Figures.significant(bridge.uncertainty(), 2) + " for all of them together";
-                    return "Lots of " + fresh.setup() + " share this chart, " + off + ", by a study of " + bridge.lots
-                            + " lots.";
+                    return "Lots of " + fresh.setup().words() + " share this chart, " + off + ", by a study of "
+                            + bridge.lots + " lots.";
                 })
                 .toList();
     }
@@ -195,7 +196,7 @@ public class SeriesPoints implements EarlierLots {
     }
 
     /** The same in one set-up. */
-    Optional<SeriesView> find(LotView lot, Characteristic property, Conditions conditions, String setup) {
+    Optional<SeriesView> find(LotView lot, Characteristic property, Conditions conditions, Setup setup) {
         return under(lot, property, conditions).stream()
                 .filter(candidate -> candidate.setup().equals(setup))
                 .findFirst();
@@ -218,7 +219,7 @@ public class SeriesPoints implements EarlierLots {
     }
 
     /** The points of the lots made before this one in its own set-up, newest first; of any set-up when that has none. */
-    List<PointView> before(LotView lot, Characteristic property, Conditions conditions, String setup) {
+    List<PointView> before(LotView lot, Characteristic property, Conditions conditions, Setup setup) {
         return find(lot, property, conditions, setup)
                 .map(found -> pointsBefore(found.id(), lot))
                 .orElse(List.of());

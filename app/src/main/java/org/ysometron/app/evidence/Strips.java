@@ -44,7 +44,8 @@ class Strips {
                 detail.claim().id(),
                 detail.claim().title(),
                 claim.words(),
-                detail.claim().terms() + (detail.setup().isEmpty() ? "" : ", " + detail.setup()),
+                detail.claim().terms()
+                        + (detail.setup().isNone() ? "" : ", " + detail.setup().words()),
                 judgement.verdict().name(),
                 judgement.verdict().words(),
                 judgement.reason(),

@@ -39,7 +39,10 @@ public record Unclaimed(String title, String terms, String found) {
                 Orientation orientation = set.conditions().orientation();
                 found.add(new Unclaimed(
                         orientation.words().isEmpty() ? one.title() : one.title() + ", " + orientation.words(),
-                        set.conditions().words() + (set.setup().isEmpty() ? "" : ", " + set.setup()),
+                        set.conditions().words()
+                                + (set.setup().isNone()
+                                        ? ""
+                                        : ", " + set.setup().words()),
                         words(one, evidence)));
             }
         }

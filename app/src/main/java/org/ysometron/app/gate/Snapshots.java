@@ -180,7 +180,7 @@ class Snapshots {
                 detail.claim().requirement().upper().isPresent(),
                 detail.claim().requirement().unit(),
                 detail.claim().property().digits(),
-                detail.setup(),
+                detail.setup().words(),
                 detail.beside(),
                 judgement.confidence());
     }
@@ -190,9 +190,9 @@ class Snapshots {
         return new Snapshot.SpecimenLine(
                 record.specimen().label(),
                 record.specimen().conditions().words()
-                        + (record.specimen().setup().isEmpty()
+                        + (record.specimen().setup().isNone()
                                 ? ""
-                                : ", " + record.specimen().setup())
+                                : ", " + record.specimen().setup().words())
                         + record.ended()
                                 .map(ReadingView::rig)
                                 .filter(rig -> !rig.isEmpty())

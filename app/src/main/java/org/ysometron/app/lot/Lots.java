@@ -28,6 +28,7 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.Methods;
@@ -224,7 +225,7 @@ public class Lots {
             String process,
             @Nullable LocalDateTime madeAt,
             @Nullable LocalDateTime conditionedFrom,
-            String setup,
+            Setup setup,
             @Nullable Long besideId) {
 
         /** A set of which nobody said on which printer it was made. */
@@ -233,7 +234,7 @@ public class Lots {
                 String process,
                 @Nullable LocalDateTime madeAt,
                 @Nullable LocalDateTime conditionedFrom) {
-            this(sampleId, process, madeAt, conditionedFrom, "", null);
+            this(sampleId, process, madeAt, conditionedFrom, Setup.NONE, null);
         }
 
         /** Nothing is known. */

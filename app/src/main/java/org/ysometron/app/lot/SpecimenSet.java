@@ -16,6 +16,7 @@ import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.plan.PlannedTest.Notch;
 
@@ -61,7 +62,7 @@ class SpecimenSet {
 
     Build built;
     double scale;
-    String setup;
+    Setup setup;
     String climate;
 
     @Nullable

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.plan.CheckCharacter;
 
@@ -35,7 +36,7 @@ public record SpecimenView(
         LocalDateTime madeAt,
         @Nullable LocalDateTime conditionedFrom,
         double scale,
-        String setup,
+        Setup setup,
         Instant enteredAt,
         @Nullable Long besideId) {
 

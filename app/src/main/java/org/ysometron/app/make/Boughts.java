@@ -15,6 +15,7 @@ import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.plan.PlannedTest;
 
 /** Specimens that an outside service made: what it was asked for and changed, and the inspection before they count. */
@@ -87,7 +88,8 @@ public class Boughts {
                                 "",
                                 form.receivedOn().atStartOfDay(),
                                 null,
-                                "made by " + form.maker() + " on " + form.machine() + ", file " + form.fileRevision(),
+                                Setup.bought("made by " + form.maker() + " on " + form.machine() + ", file "
+                                        + form.fileRevision()),
                                 null)),
                 by);
         if (made.isEmpty()) {

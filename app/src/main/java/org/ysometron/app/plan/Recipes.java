@@ -18,6 +18,7 @@ import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
 
@@ -69,8 +70,8 @@ public class Recipes {
             Instant at) {
 
         /** What stands in the key of whatever is made by it: another printer or revision starts another series. */
-        public String setup() {
-            return printer + ", recipe " + revision;
+        public Setup setup() {
+            return Setup.printed(printer, revision);
         }
 
         /** Entries that differ from another recipe, in words. */

@@ -100,7 +100,7 @@ class BridgingPageTest extends DemoSite {
                 .filter(view -> view.property().equals(Methods.usual().data().main())
                         && view.colour().equals(lot.colour())
                         && view.conditions().orientation() == Orientation.XY
-                        && view.setup().equals(setup))
+                        && view.setup().words().equals(setup))
                 .findFirst()
                 .orElseThrow();
     }
@@ -198,7 +198,7 @@ class BridgingPageTest extends DemoSite {
     void m44TheDemosSecondFrameIsJoinedWithItsOffset() throws Exception {
         Products.ProductView dunlin = products.named("dunlin-c2");
         Bridges.Study study = bridges.of(dunlin.id()).stream()
-                .filter(candidate -> candidate.fresh().setup().equals("frame 2, screw grips"))
+                .filter(candidate -> candidate.fresh().setup().words().equals("frame 2, screw grips"))
                 .findFirst()
                 .orElseThrow();
         String page = "/products/dunlin-c2/bridging";
@@ -322,7 +322,7 @@ class BridgingPageTest extends DemoSite {
     private SeriesPoints.SeriesView flat(LotView lot) {
         return series.ofProduct(lot.productId()).stream()
                 .filter(view -> view.property().equals(Methods.usual().data().main())
-                        && view.setup().isEmpty())
+                        && view.setup().isNone())
                 .findFirst()
                 .orElseThrow();
     }
@@ -331,7 +331,7 @@ class BridgingPageTest extends DemoSite {
         return series.ofProduct(lot.productId()).stream()
                 .filter(view -> view.property().equals(Methods.usual().data().main())
                         && view.colour().equals("natural")
-                        && view.setup().isEmpty()
+                        && view.setup().isNone()
                         && view.conditions().orientation() == Orientation.ZX)
                 .findFirst()
                 .orElseThrow();

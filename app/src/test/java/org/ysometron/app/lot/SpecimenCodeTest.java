@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.plan.CheckCharacter;
 
@@ -29,7 +30,7 @@ class SpecimenCodeTest {
                 LocalDateTime.of(2026, 3, 2, 8, 0),
                 null,
                 1,
-                "",
+                Setup.NONE,
                 java.time.Instant.EPOCH,
                 null);
     }

@@ -42,6 +42,7 @@ import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.Plate;
@@ -162,7 +163,7 @@ class MakeTest extends DemoSite {
 
         List<SpecimenView> made = lots.specimens(lot.id());
         assertThat(made).hasSize(10).allSatisfy(specimen -> assertThat(specimen.setup())
-                .isEqualTo("printer 1, recipe 1"));
+                .isEqualTo(Setup.printed("printer 1", 1)));
         assertThat(made).extracting(SpecimenView::code).doesNotHaveDuplicates();
         assertThat(runs.of(lot)).singleElement().satisfies(view -> {
             assertThat(view.placed()).hasSize(10);
@@ -610,7 +611,7 @@ class MakeTest extends DemoSite {
         boughts.inspect(lot, set, true, "sizes and layers looked at, no voids", "quality");
         http.perform(get("/lots/" + lot.code() + "/decision").with(QUALITY))
                 .andExpect(content().string(not(containsString("bought in"))));
-        assertThat(lots.specimens(lot.id()).get(0).setup())
+        assertThat(lots.specimens(lot.id()).get(0).setup().maker())
                 .isEqualTo("made by outside service B on their machine 2, file B2");
     }
 

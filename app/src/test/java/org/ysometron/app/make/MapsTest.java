@@ -25,6 +25,7 @@ import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.plan.Order;
 import org.ysometron.core.plan.Plate;
@@ -47,7 +48,7 @@ class MapsTest {
                 AT,
                 null,
                 1,
-                "",
+                Setup.NONE,
                 java.time.Instant.EPOCH,
                 reference ? 9L : null);
     }

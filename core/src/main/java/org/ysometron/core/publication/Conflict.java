@@ -147,7 +147,15 @@ public record Conflict(String key, String title, Set<Difference> differences, Li
         if (differ(a.method(), b.method())) {
             found.add(Difference.METHOD);
         }
-        boolean conditions = differ(a.basis(), b.basis())
+        if (underOther(a, b)) {
+            found.add(Difference.CONDITION);
+        }
+        return found;
+    }
+
+    /** Whether a condition that both state differs. */
+    private static boolean underOther(Terms a, Terms b) {
+        return differ(a.basis(), b.basis())
                 || differ(a.conditioning(), b.conditioning())
                 || differ(a.rate(), b.rate())
                 || differ(a.design(), b.design())
@@ -155,10 +163,6 @@ public record Conflict(String key, String title, Set<Difference> differences, Li
                 || (!a.process().isEmpty()
                         && !b.process().isEmpty()
                         && !a.process().equals(b.process()));
-        if (conditions) {
-            found.add(Difference.CONDITION);
-        }
-        return found;
     }
 
     /** A single value here lies outside a range given there. */

@@ -57,6 +57,7 @@ public class Bench {
     private final Calibrations calibrations;
     private final ReadingCheck check;
     private final BeforeBreaking before;
+    private final Owing owing;
     private final SiteMethods methods;
     private final Site site;
     private final Clock clock;
@@ -69,11 +70,13 @@ public class Bench {
             Calibrations calibrations,
             ReadingCheck check,
             BeforeBreaking before,
+            Owing owing,
             SiteMethods methods,
             Site site,
             Clock clock) {
         this.memory = memory;
         this.site = site;
+        this.owing = owing;
         this.methods = methods;
         this.readings = readings;
         this.lots = lots;
@@ -164,8 +167,9 @@ public class Bench {
         enter(lot, lots.specimen(lot, specimen), entries, by);
     }
 
-    private void enter(LotView lot, SpecimenView specimen, List<Entry> entries, String by) {
+    private void enter(LotView lot, SpecimenView specimen, List<Entry> sent, String by) {
         Method method = method(specimen);
+        List<Entry> entries = read(method, sent);
         boolean test = entries.stream().anyMatch(entry -> isTest(method, entry));
         if (test) {
             before.requireSize(lot);
@@ -198,8 +202,33 @@ public class Bench {
                 throw entries.size() == 1 ? refusal : new NotTaken(entry.field() + "-" + entry.place(), refusal);
             }
         }
-        requireTogether(record(lot, specimen.label()));
-        requireUnchanged(known, record(lot, specimen.label()));
+        SpecimenRecord now = record(lot, specimen.label());
+        requireTogether(now);
+        requireUnchanged(known, now);
+        owe(lot, now, sent, by);
+    }
+
+    /** What was read, without what is fetched later. */
+    private static List<Entry> read(Method method, List<Entry> sent) {
+        return sent.stream()
+                .filter(entry -> !Owing.isLater(method, entry.field(), entry.typed()))
+                .toList();
+    }
+
+    /** Notes what is fetched later, once the test is over; what is there already is owed no more. */
+    private void owe(LotView lot, SpecimenRecord now, List<Entry> sent, String by) {
+        for (Entry entry : sent) {
+            if (Owing.isLater(now.method(), entry.field(), entry.typed())) {
+                if (!now.isTested()) {
+                    throw new Refusal(
+                            "typed",
+                            "What is fetched later is said with the end of the test, or after it: type that first.");
+                }
+                if (now.live(entry.field()).isEmpty()) {
+                    owing.note(lot, now.specimen(), entry.field(), by);
+                }
+            }
+        }
     }
 
     /** What ends the test is asked about when it is to the last digit what the instrument showed before. */
@@ -331,7 +360,7 @@ public class Bench {
                 before.requireMeasuredSince(specimen, resized.getOrDefault(specimen.id(), List.of()));
             }
             List<Reading> live = known.containsKey(own.getKey()) ? readings.liveOf(specimen.id()) : List.of();
-            for (Entry entry : closed(method, live, own.getValue())) {
+            for (Entry entry : closed(method, live, read(method, own.getValue()))) {
                 if (!taken.add(new ReadingRepository.Place(specimen.id(), entry.field(), entry.place()))) {
                     throw new Refusal(
                             "typed",
@@ -346,6 +375,7 @@ public class Bench {
             String label = record.specimen().label();
             if (bySpecimen.containsKey(label)) {
                 requireTogether(record);
+                owe(lot, record, bySpecimen.getOrDefault(label, List.of()), by);
                 Optional.ofNullable(known.get(label)).ifPresent(first -> requireUnchanged(first, record));
             }
         }

@@ -37,16 +37,25 @@ class BenchController {
     private final Lots lots;
     private final Products products;
     private final Bench bench;
+    private final Owing owing;
     private final BenchPages pages;
     private final Confirmations confirmations;
     private final Due due;
 
-    BenchController(Lots lots, Products products, Bench bench, BenchPages pages, Confirmations confirmations, Due due) {
+    BenchController(
+            Lots lots,
+            Products products,
+            Bench bench,
+            Owing owing,
+            BenchPages pages,
+            Confirmations confirmations,
+            Due due) {
         this.confirmations = confirmations;
         this.due = due;
         this.lots = lots;
         this.products = products;
         this.bench = bench;
+        this.owing = owing;
         this.pages = pages;
     }
 
@@ -247,6 +256,34 @@ class BenchController {
                 .queryParam("method", method.data().id())
                 .encode()
                 .buildAndExpand(code)
+                .toUriString();
+    }
+
+    /** Says of readings that were to be fetched after their test that they will not come. */
+    @PostMapping("/lots/{code}/bench/owed")
+    String waive(
+            @PathVariable String code,
+            @RequestParam(required = false) @Nullable List<Long> owed,
+            @RequestParam(defaultValue = "") String reason,
+            @RequestParam(defaultValue = "") String method,
+            Authentication by,
+            HttpServletResponse response,
+            Model model) {
+        LotView lot = lots.named(code);
+        try {
+            owing.waive(lot, owed == null ? List.of() : owed, reason, by.getName());
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            model.addAttribute("waiving", refusal.words());
+            model.addAttribute("chosen", owed == null ? List.of() : owed);
+            model.addAttribute("waivingReason", reason);
+            return show(lot, new BenchPages.Asked(method, BenchPages.BREAK, null, 0, null, null, false), by, model);
+        }
+        return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
+                .queryParam("step", BenchPages.BREAK)
+                .queryParam("method", "{method}")
+                .encode()
+                .buildAndExpand(code, method)
                 .toUriString();
     }
 

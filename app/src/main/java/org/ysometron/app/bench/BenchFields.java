@@ -93,6 +93,7 @@ final class BenchFields {
                 record.at(field.key(), key.place()).map(ReadingView::typed).orElse("");
         String label = field.label(key.place());
         boolean optional = field.optional() || (key.place() > 1 && key.isTest());
+        boolean later = record.method().data().later().contains(field.key());
         boolean here = refused != null && refused.key().equals(key.text());
         if (refused != null && refused.specimen().equals(record.specimen().label()) && (given.isEmpty() || here)) {
             String typed = refused.typedAt(key.text());
@@ -106,11 +107,12 @@ final class BenchFields {
                     here && refused.isDoubted() ? typed.strip() : "",
                     here,
                     field.choices(),
-                    optional);
+                    optional,
+                    later);
         }
         boolean focus = mayFocus && given.isEmpty() && refused == null && (any || !(optional && key.isTest()));
         return new BenchView.Field(
-                key.text(), label, field.unit(), given, "", "", "", focus, field.choices(), optional);
+                key.text(), label, field.unit(), given, "", "", "", focus, field.choices(), optional, later);
     }
 
     private BenchFields() {}

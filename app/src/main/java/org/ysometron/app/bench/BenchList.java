@@ -2,7 +2,6 @@ package org.ysometron.app.bench;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.characteristic.Characteristic;
@@ -20,7 +19,7 @@ final class BenchList {
     static List<BenchView.Head> heads(Method method) {
         List<BenchView.Head> heads = new ArrayList<>();
         for (Field field : method.data().asked()) {
-            heads.add(new BenchView.Head(capital(field.words()) + unit(field.unit()), field.places() == 1));
+            heads.add(new BenchView.Head(Figures.capital(field.words()) + unit(field.unit()), field.places() == 1));
         }
         heads.add(new BenchView.Head("Ended", false));
         shown(method).forEach(one -> heads.add(new BenchView.Head(one.title() + unit(one.unit()), true)));
@@ -29,10 +28,6 @@ final class BenchList {
 
     private static String unit(String symbol) {
         return symbol.isEmpty() ? "" : ", " + symbol;
-    }
-
-    static String capital(String words) {
-        return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
     }
 
     /** The figures that the list has room for; the working has them all. Those of what is seldom read stand in no column. */
@@ -57,7 +52,9 @@ final class BenchList {
         List<BenchView.Cell> noted = BenchFields.noted(record).stream()
                 .flatMap(field -> record.at(field.key(), 1).stream()
                         .map(reading -> new BenchView.Cell(
-                                reading.id(), reading.typed(), capital(field.words()) + ": " + reading.typed())))
+                                reading.id(),
+                                reading.typed(),
+                                Figures.capital(field.words()) + ": " + reading.typed())))
                 .toList();
         if (inPlace != null) {
             notes.add(inPlace + " was made in its place");

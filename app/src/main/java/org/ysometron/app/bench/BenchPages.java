@@ -49,6 +49,7 @@ class BenchPages {
     private final EarlierLots earlier;
     private final BeforeBreaking before;
     private final Orders orders;
+    private final Owing owing;
     private final Lots lots;
     private final Histories histories;
 
@@ -59,11 +60,13 @@ class BenchPages {
             EarlierLots earlier,
             BeforeBreaking before,
             Orders orders,
+            Owing owing,
             Lots lots,
             Histories histories) {
         this.histories = histories;
         this.lots = lots;
         this.orders = orders;
+        this.owing = owing;
         this.before = before;
         this.bench = bench;
         this.instruments = instruments;
@@ -194,7 +197,8 @@ class BenchPages {
                 broken,
                 owed.size(),
                 wanting,
-                unknown);
+                unknown,
+                owing.of(lot, all).stream().filter(late -> !late.isWaived()).toList());
     }
 
     /** What a site that begins has not registered yet. */
@@ -274,7 +278,8 @@ class BenchPages {
                 0,
                 0,
                 "",
-                "");
+                "",
+                List.of());
     }
 
     /**
@@ -296,7 +301,9 @@ class BenchPages {
         try {
             typed.forEach((text, value) -> {
                 Key key = Key.of(record.method(), text);
-                if (!value.isBlank()) {
+                if (Owing.isLater(record.method(), key.field().key(), value)) {
+                    lines.add(key.field().words() + " is fetched after the test: owed until then");
+                } else if (!value.isBlank()) {
                     read(lot, record, key, value, lines).ifPresent(number -> values.put(key, number));
                 }
             });

@@ -31,7 +31,8 @@ record BenchView(
         int broken,
         int total,
         String wanting,
-        String unknown) {
+        String unknown,
+        List<Owing.OwedView> owed) {
 
     /** Another method of the lot that has something left to do; null where there is none. */
     public @Nullable Station next() {
@@ -148,6 +149,7 @@ record BenchView(
      * @param confirm text that counts as confirmed when sent again
      * @param choices words to choose from; none for a number
      * @param optional whether a result can be had without it
+     * @param later whether it may be fetched after the test
      */
     record Field(
             String key,
@@ -159,7 +161,8 @@ record BenchView(
             String confirm,
             boolean focus,
             List<String> choices,
-            boolean optional) {
+            boolean optional,
+            boolean later) {
 
         public boolean isOpen() {
             return given.isEmpty();

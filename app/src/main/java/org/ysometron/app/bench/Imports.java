@@ -388,6 +388,10 @@ class Imports {
         private void cell(
                 SpecimenRecord record, Field field, ReadingFile.Column column, String cell, @Nullable End outcome) {
             String where = column.name() + (field.places() == 1 ? "" : " " + column.place());
+            if (Owing.isLater(record.method(), field.key(), cell)) {
+                later(record, field, column, cell);
+                return;
+            }
             boolean bare = field.kind() != Field.Kind.CHOICE && cell.matches("[0-9.,+\\-eE ]+");
             if (bare && column.unit().isEmpty() && !field.unit().isEmpty()) {
                 fail(
@@ -416,6 +420,16 @@ class Imports {
                         .ifPresent(doubt -> doubts.add(new Bad(row.line(), where, cell, doubt)));
             } catch (Refusal refusal) {
                 fail(where, cell, refusal.words());
+            }
+        }
+
+        /** What is fetched after the test: listed as owed once the file is stored, and again where it stands so already. */
+        private void later(SpecimenRecord record, Field field, ReadingFile.Column column, String cell) {
+            if (record.live(field).isEmpty()) {
+                tested.add(field.words() + " later");
+                entries.add(new Bench.Entry(label, field.key(), column.place(), cell, null, gauge.id(), ""));
+            } else {
+                known++;
             }
         }
 

@@ -15,6 +15,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.Owing;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.intake.MaterialResults;
 import org.ysometron.app.lot.LotView;
@@ -62,6 +63,7 @@ class LotVerdicts {
     private final Histories histories;
     private final Remedies remedies;
     private final TakenOut takenOut;
+    private final Owing owing;
     private final Site site;
 
     LotVerdicts(
@@ -74,6 +76,7 @@ class LotVerdicts {
             Histories histories,
             Remedies remedies,
             TakenOut takenOut,
+            Owing owing,
             Site site) {
         this.site = site;
         this.bench = bench;
@@ -85,6 +88,7 @@ class LotVerdicts {
         this.histories = histories;
         this.remedies = remedies;
         this.takenOut = takenOut;
+        this.owing = owing;
     }
 
     /** Everything that a lot's evidence says: its claims, what of it stands in the way, and what is said beside it. */
@@ -101,6 +105,7 @@ class LotVerdicts {
                 .toList();
         List<Block> blocks = new ArrayList<>();
         changes.forEach(change -> blocks.add(taken(change, details)));
+        owed(lot, records).ifPresent(blocks::add);
         sets.tested.stream().filter(LotEvidence::speaks).forEach(set -> endings(set, details)
                 .ifPresent(blocks::add));
         details.forEach(detail ->
@@ -540,6 +545,20 @@ class LotVerdicts {
                 Right.JUDGEMENT,
                 "Another account with judgement looks at it and gives a word with the cause, or the lot is tested again.",
                 change.subject());
+    }
+
+    private Optional<Block> owed(LotView lot, List<SpecimenRecord> records) {
+        List<String> owed = owing.of(lot, records).stream()
+                .filter(view -> !view.isWaived())
+                .map(Owing.OwedView::what)
+                .toList();
+        return owed.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Block(
+                        Block.Kind.READING_OWED,
+                        "Still to be fetched after their tests: " + String.join("; ", owed) + ".",
+                        Right.ENTRY,
+                        "Type them at the bench, or waive them there with a reason."));
     }
 
     private static Optional<Block> endings(LotEvidence set, List<Judgements.Detail> details) {

@@ -4,24 +4,29 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.Owing;
 import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.make.Histories;
+import org.ysometron.core.working.Figures;
 
 /** Evidence that was changed or taken out after its result was known: each change, and the evidence as it was first entered. */
 @Component
 class TakenOut {
 
     private final Histories histories;
+    private final Owing owing;
 
-    TakenOut(Histories histories) {
+    TakenOut(Histories histories, Owing owing) {
+        this.owing = owing;
         this.histories = histories;
     }
 
@@ -61,7 +66,26 @@ class TakenOut {
             }
         }
         changes.addAll(givenUp(records, known));
+        changes.addAll(waived(lot, records));
         return changes;
+    }
+
+    /** Readings that were to be fetched after their test and are not: those waived together are one change. */
+    private List<Change> waived(LotView lot, List<SpecimenRecord> records) {
+        Map<String, List<Owing.OwedView>> together = owing.of(lot, records).stream()
+                .filter(Owing.OwedView::isWaived)
+                .collect(Collectors.groupingBy(
+                        view -> view.waivedAt() + view.words(), LinkedHashMap::new, Collectors.toList()));
+        return together.values().stream()
+                .map(views -> new Change(
+                        "owed-" + views.get(0).id() + "-" + views.size(),
+                        Figures.capital(views.get(0).words()) + " of "
+                                + views.stream().map(Owing.OwedView::specimen).collect(Collectors.joining(", "))
+                                + " was to be fetched after the test and was waived by "
+                                + views.get(0).waivedBy()
+                                + because("", views.get(0).waivedReason()) + ".",
+                        0))
+                .toList();
     }
 
     /** Specimens that were given up when results beside them were known: n is smaller than was fixed. */

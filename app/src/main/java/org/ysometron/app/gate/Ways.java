@@ -17,6 +17,7 @@ final class Ways {
             case NO_SAMPLE -> own + "/intake#samples";
             case SIZE_GATE, MATERIAL_STATE, INTAKE_CLAIM -> own + "/intake";
             case TEST_MISSING -> own + "#specimens";
+            case READING_OWED -> own + "/bench?step=break";
             case PLAN_LINE -> own + "/plan";
             case CLAIM_OPEN, NOT_COMPARABLE -> own + "/evidence";
             case SIGNAL_UNANSWERED -> "/products/" + product + "/drift";

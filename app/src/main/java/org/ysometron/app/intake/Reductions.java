@@ -70,7 +70,7 @@ class Reductions {
                     };
             return problems.none() ? Optional.ofNullable(reduced) : Optional.empty();
         } catch (IllegalArgumentException impossible) {
-            problems.add("", capital(String.valueOf(impossible.getMessage())) + ".");
+            problems.add("", Figures.capital(String.valueOf(impossible.getMessage())) + ".");
             return Optional.empty();
         }
     }
@@ -414,9 +414,5 @@ class Reductions {
             }
         }
         return Optional.empty();
-    }
-
-    private static String capital(String text) {
-        return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
     }
 }

@@ -35,6 +35,9 @@ class ImportTest extends DemoSite {
     @Autowired
     private Imports imports;
 
+    @Autowired
+    private Owing owing;
+
     /** The same two specimens, written in the ways that exports are written. */
     @ParameterizedTest
     @CsvSource(delimiter = '@', textBlock = """
@@ -95,6 +98,24 @@ class ImportTest extends DemoSite {
         assertThat(stage(lot, head + "XY2\t4,03\t3,99\t871\tslipped\n").bad())
                 .extracting(Imports.Bad::column)
                 .containsExactlyInAnyOrder("width 1", "outcome");
+    }
+
+    /** A cell that says later is no reading: what it stands for is owed, and the next file brings it. */
+    @Test
+    void aCellMaySayThatItsReadingComesLater() {
+        LotView lot = testLots.lot();
+        testLots.set(lot, TestLots.line("three-point-bending", 2, 2));
+        String head = "specimen,width_1 [mm],thickness_1 [mm],force [N],travel [mm]\n";
+        Imports.Preview preview = stage(lot, head + "XY6,10.0,4.0,118,later\nXY7,10.0,4.0,later,7.1\n");
+        assertThat(preview.bad()).extracting(Imports.Bad::column).contains("force");
+        imports.take(lot, stage(lot, head + "XY6,10.0,4.0,118,later\n").id(), false, "bench");
+        assertThat(owing.of(lot, bench.records(lot.id())))
+                .extracting(Owing.OwedView::what)
+                .containsExactly("XY6: deflection at break");
+        Imports.Preview next = stage(lot, head + "XY6,10.0,4.0,118,7.4\n");
+        assertThat(next.bad()).isEmpty();
+        imports.take(lot, next.id(), false, "bench");
+        assertThat(owing.of(lot, bench.records(lot.id()))).isEmpty();
     }
 
     /** What is doubted in a file is asked about, as at the bench: mended, or meant by who looked at it. */

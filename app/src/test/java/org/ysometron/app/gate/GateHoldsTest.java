@@ -27,7 +27,9 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
+import org.ysometron.app.TestLots;
 import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.Owing;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.Instruments;
@@ -61,6 +63,9 @@ class GateHoldsTest extends DemoSite {
 
     @Autowired
     private Judgements judgements;
+
+    @Autowired
+    private Owing owing;
 
     @Autowired
     private Instruments instruments;
@@ -861,6 +866,96 @@ class GateHoldsTest extends DemoSite {
     private Snapshot take(LotView lot, Disposition disposition) {
         decisions.decide(lots.named(lot.code()), disposition, "Kept for a closer look.", "release");
         return Snapshot.of(decisions.stored(lot, 0).snapshot);
+    }
+
+    /** What is fetched after a test holds the lot until it is read, or waived: with a reason, looked at by another account. */
+    @Test
+    void whatIsFetchedLaterIsOwedUntilItIsReadOrWaived() throws Exception {
+        LotView lot = testLots.lot();
+        testLots.set(lot, TestLots.line("three-point-bending", 2, 3));
+        String page = "/lots/" + lot.code() + "/bench";
+        for (int i = 1; i <= 3; i++) {
+            bends(lot, "XY" + (5 + i), 118 + i, "later");
+        }
+        // Sent again, or said again, it is owed once.
+        bends(lot, "XY6", 119, "LATER ");
+        assertThat(of(lot, Block.Kind.READING_OWED)).singleElement().satisfies(block -> {
+            assertThat(block.what()).contains("XY6: deflection at break; XY7: deflection at break; XY8");
+            assertThat(block.isLiftedByWord()).isFalse();
+        });
+        http.perform(get(page).param("step", "break").with(RELEASE))
+                .andExpect(content().string(org.hamcrest.Matchers.containsString("Still to be fetched: 3")));
+
+        bench.enter(lot, bending(lot, "XY6", "travel", "7.4"), "bench");
+        assertThat(of(lot, Block.Kind.READING_OWED)).singleElement().satisfies(block -> assertThat(block.what())
+                .doesNotContain("XY6"));
+        List<Long> ids = owing.of(lot, bench.records(lot.id())).stream()
+                .map(Owing.OwedView::id)
+                .toList();
+        for (String[] wrong : new String[][] {{"", "the record was lost"}, {String.valueOf(ids.get(0)), " . "}}) {
+            http.perform(post(page + "/owed")
+                            .param("owed", wrong[0])
+                            .param("reason", wrong[1])
+                            .param("method", "three-point-bending")
+                            .with(RELEASE)
+                            .with(csrf()))
+                    .andExpect(status().is(422))
+                    .andExpect(content().string(org.hamcrest.Matchers.containsString("value=\"" + wrong[1] + "\"")));
+        }
+        for (int twice = 0; twice < 2; twice++) {
+            http.perform(post(page + "/owed")
+                            .param("owed", ids.stream().map(String::valueOf).toArray(String[]::new))
+                            .param("reason", "the record was lost with the computer")
+                            .param("method", "three-point-bending")
+                            .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
+                            .with(csrf()))
+                    .andExpect(status().is3xxRedirection());
+        }
+        assertThat(of(lot, Block.Kind.READING_OWED)).isEmpty();
+        Block waived = of(lot, Block.Kind.TAKEN_OUT).get(0);
+        assertThat(waived.what())
+                .contains(
+                        "Deflection at break of XY7, XY8 was to be fetched",
+                        "waived by bench",
+                        "lost with the computer");
+        give(lot, waived, "bench", "EQUIPMENT", "the disk of the frame broke").andExpect(status().is(422));
+        give(lot, waived, "judge", "EQUIPMENT", "the disk of the frame broke, seen by us")
+                .andExpect(status().is3xxRedirection());
+        assertThat(of(lot, Block.Kind.TAKEN_OUT)).isEmpty();
+        assertThat(take(lot, Disposition.HOLD).words()).anyMatch(word -> word.contains("seen by us"));
+    }
+
+    /** Only a method that says so takes it, and only with the end of the test. */
+    @Test
+    void laterIsNoReadingWhereTheMethodDoesNotSaySo() {
+        LotView lot = testLots.lot();
+        testLots.set(lot, TestLots.line("three-point-bending", 2, 1));
+        assertThatThrownBy(() -> bench.enter(lot, bending(lot, "XY6", "force", "later"), "bench"))
+                .isInstanceOf(Refusal.class);
+        assertThatThrownBy(() -> bench.enter(lot, bending(lot, "XY6", "travel", "later"), "bench"))
+                .hasMessageContaining("with the end of the test");
+        assertThat(owing.of(lot, bench.records(lot.id()))).isEmpty();
+    }
+
+    private void bends(LotView lot, String specimen, double force, String travel) {
+        if (!bench.record(lot, specimen).isTested()) {
+            bench.enter(lot, bending(lot, specimen, "width", "10.0"), "bench");
+            bench.enter(lot, bending(lot, specimen, "thickness", "4.0"), "bench");
+        }
+        bench.enterTest(
+                lot,
+                specimen,
+                List.of(
+                        bending(lot, specimen, "force", String.valueOf(force)),
+                        bending(lot, specimen, "travel", travel)),
+                "bench");
+    }
+
+    private Bench.Entry bending(LotView lot, String specimen, String field, String typed) {
+        long gauge = testLots.instrument(bench.method(lot, specimen));
+        boolean test = field.equals("force") || field.equals("travel");
+        boolean over = bench.record(lot, specimen).isTested() && field.equals("travel") && !typed.equals("later");
+        return new Bench.Entry(specimen, field, 1, typed, test && !over ? End.BROKE : null, gauge, typed);
     }
 
     private org.springframework.test.web.servlet.ResultActions give(

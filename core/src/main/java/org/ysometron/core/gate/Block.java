@@ -34,6 +34,7 @@ public record Block(Kind kind, String what, Right lifter, String how, String sub
         LATE_ENTRY("an entry made after results were known"),
         MATERIAL_STATE("the state of the material"),
         TAKEN_OUT("evidence changed after its result was known"),
+        READING_OWED("a reading still to be fetched"),
         ENDINGS("tests that ended in a way that does not count"),
         INTAKE_CLAIM("a claim on the material that intake has not settled"),
         TEST_MISSING("a missing test"),

@@ -31,6 +31,7 @@ import org.ysometron.core.reading.Sheet;
  * @param ends its own, and what each makes of a characteristic; a value where it is not named
  * @param characteristics what it gives, at least one
  * @param aside keys of what is seldom read in the test: never in the way of who does not read it
+ * @param later keys of what may be fetched after the test, as a travel from a record
  * @param clock when it wants to be looked at
  * @param example readings of one specimen as they are typed
  */
@@ -51,6 +52,7 @@ public record MethodData(
         Map<End, Map<String, Reduced.Made>> ends,
         List<Characteristic> characteristics,
         Set<String> aside,
+        Set<String> later,
         Clock clock,
         Map<String, List<String>> example) {
 

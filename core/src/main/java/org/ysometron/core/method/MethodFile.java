@@ -113,7 +113,8 @@ final class MethodFile {
                 ended == null ? Optional.empty() : Optional.of(text(ended)),
                 ends(all.need("ends"), characteristics),
                 characteristics,
-                aside(all.find("aside"), sheet),
+                optional(all.find("aside"), sheet),
+                optional(all.find("later"), sheet),
                 clock(all.find("clock"), sheet, parameters.keySet()),
                 example(all.need("example"), sheet));
         all.nothingElse();
@@ -241,7 +242,7 @@ final class MethodFile {
     }
 
     /** Fields of the test that a result can be had without. */
-    private Set<String> aside(@Nullable Node node, Sheet sheet) {
+    private Set<String> optional(@Nullable Node node, Sheet sheet) {
         List<String> keys = node == null ? List.of() : texts(node);
         for (String key : keys) {
             boolean seldom = sheet.field(key)

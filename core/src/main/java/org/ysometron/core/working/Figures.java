@@ -70,6 +70,11 @@ public final class Figures {
     }
 
     /** A true minus sign, which lines up with digits. */
+    /** Words with a capital at their beginning. */
+    public static String capital(String words) {
+        return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
+    }
+
     private static String minus(String number) {
         return number.startsWith("-") ? "−" + number.substring(1) : number;
     }

@@ -372,6 +372,7 @@ class MethodContractTest {
                 "clock: {depth: 1 s} | drop.yaml, line 16: the sheet has no field 'depth'",
                 "clock: {height: 1 N} | drop.yaml, line 16: height: 'N' is a force",
                 "clock: {height: 0 s} | drop.yaml, line 16",
+                "later: [height] | drop.yaml, line 16: 'height' is nothing that a test may be read without",
                 "aside: [height] | drop.yaml, line 16: 'height' is nothing that a test may be read without",
                 "clock: {step: hold} | drop.yaml, line 16: 'hold' is no parameter of this method"
             })

@@ -14,9 +14,9 @@ import org.springframework.stereotype.Component;
 import org.ysometron.app.intake.MaterialResults;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.characteristic.Ratio;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Evidence;
-import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Setup;
 import org.ysometron.core.method.Characteristics;
 import org.ysometron.core.method.Methods;
@@ -54,8 +54,10 @@ class LotPoints {
             for (Characteristic one : tested(set)) {
                 point(set.evidence(one, Optional.empty()))
                         .ifPresent(f -> put(found, lot, one, set.conditions(), set.setup(), f));
-                ratio(one, set, counted)
-                        .ifPresent(f -> put(found, lot, one.uprightOverFlat(), set.conditions(), set.setup(), f));
+                for (Ratio ratio : Ratio.values()) {
+                    ratio(one, ratio, set, counted)
+                            .ifPresent(f -> put(found, lot, one.over(ratio), set.conditions(), set.setup(), f));
+                }
             }
         }
         for (LotEvidence set : measured) {
@@ -135,22 +137,22 @@ class LotPoints {
                 new Found(evidence.n(), summary.mean(), sd, evidence.intervals().size()));
     }
 
-    private static Optional<Found> ratio(Characteristic one, LotEvidence set, List<LotEvidence> sets) {
-        if (!one.hasRatio() || set.conditions().orientation() != Orientation.ZX) {
+    private static Optional<Found> ratio(Characteristic one, Ratio ratio, LotEvidence set, List<LotEvidence> sets) {
+        if (!one.hasRatio() || !set.conditions().isAbove(ratio)) {
             return Optional.empty();
         }
-        Conditions flat = set.conditions().turned(Orientation.XY);
+        Conditions flat = set.conditions().below(ratio, "");
         Evidence above = set.evidence(one, Optional.empty());
         Evidence below = setOf(sets, flat, set.setup()).evidence(one, Optional.empty());
         boolean plain = above.unsettled() + below.unsettled() == 0;
         if (!plain || above.n() == 0 || below.n() == 0) {
             return Optional.empty();
         }
-        double ratio =
+        double share =
                 Summary.of(above.values()).mean() / Summary.of(below.values()).mean();
-        return !Double.isFinite(ratio)
+        return !Double.isFinite(share)
                 ? Optional.empty()
-                : Optional.of(new Found(Math.min(above.n(), below.n()), ratio, null, 0));
+                : Optional.of(new Found(Math.min(above.n(), below.n()), share, null, 0));
     }
 
     /** The set under these conditions in this set-up, one that counts before one that does not; empty when there is none. */

@@ -35,7 +35,6 @@ import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.LengthVerdict;
 import org.ysometron.core.claim.Looks;
 import org.ysometron.core.claim.MeanVerdict;
-import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.RatioVerdict;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.claim.Setup;
@@ -419,7 +418,7 @@ class LotVerdicts {
     /** A ratio is made of the specimens that give the two strengths: both sides from one set-up. */
     private Judgements.Detail ratio(LotView lot, Claim claim, Sets sets) {
         Conditions upright = claim.conditions();
-        Conditions flat = upright.turned(Orientation.XY);
+        Conditions flat = claim.below();
         Map<Setup, LotEvidence> above = bySetup(sets, upright);
         Map<Setup, LotEvidence> below = bySetup(sets, flat);
         Setup main = sets.mainSetup();

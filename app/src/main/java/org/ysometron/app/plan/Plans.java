@@ -22,7 +22,6 @@ import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditions;
-import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.gate.Substance;
 import org.ysometron.core.plan.PlannedTest;
 
@@ -74,8 +73,7 @@ public class Plans {
             return !leftOut
                     && claim.property().isMechanical()
                     && (claim.conditions().equals(terms)
-                            || (claim.property().isRatio()
-                                    && claim.conditions().turned(Orientation.XY).equals(terms)));
+                            || (claim.property().isRatio() && claim.below().equals(terms)));
         }
     }
 

@@ -16,6 +16,7 @@ import org.ysometron.core.claim.Requirement;
  * @param requirement what it promises, in working units
  * @param conditions the terms under which it is meant
  * @param rivalId the product it claims to be better than; null unless it does
+ * @param reference treatment that a ratio of treated to reference is over; empty for none, and for every other claim
  */
 public record Claim(
         long id,
@@ -24,7 +25,8 @@ public record Claim(
         String published,
         Requirement requirement,
         Conditions conditions,
-        @Nullable Long rivalId) {
+        @Nullable Long rivalId,
+        String reference) {
 
     /** Characteristic and orientation: "Tensile strength, ZX upright". A ratio names both orientations already. */
     public String title() {
@@ -39,18 +41,22 @@ public record Claim(
 
     /** The terms but for the orientation of a ratio, which has two. */
     public String terms() {
-        return termsOf(property, conditions);
+        return property.isRatio() ? conditions.wordsOver(property.ratio(), reference) : conditions.words();
     }
 
     /** The terms of a property's series in words. */
     public static String termsOf(Characteristic property, Conditions conditions) {
-        return property.isRatio()
-                ? conditions.words().replace(conditions.orientation().words(), "ZX upright over XY flat")
-                : conditions.words();
+        return property.isRatio() ? conditions.wordsOver(property.ratio(), "") : conditions.words();
     }
 
     /** Whether a series of this property under these terms is what the claim speaks of. */
     public boolean speaksOf(Characteristic other, Conditions terms) {
-        return property.equals(other) && (!property.isMechanical() || conditions.equals(terms));
+        // The charts of a ratio to a treatment are over specimens without any.
+        return property.equals(other) && reference.isEmpty() && (!property.isMechanical() || conditions.equals(terms));
+    }
+
+    /** The terms of what a ratio is the ratio to. */
+    public Conditions below() {
+        return conditions.below(property.ratio(), reference);
     }
 }

@@ -366,7 +366,8 @@ public class Publications {
                         statement.published(),
                         requirement,
                         conditions.get(),
-                        row.rivalId));
+                        row.rivalId,
+                        property.get().isRatio() && statement.topic().isTreated() ? statement.qualifier() : ""));
     }
 
     /** Publishes the next revision. Earlier ones stay with the lots made under them. */

@@ -10,6 +10,8 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.util.MultiValueMap;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.characteristic.Ratio;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
@@ -207,6 +209,7 @@ record StatementRow(
             }
             value = read.get();
         }
+        terms.ifPresent(stated -> ratio(at, about.get(), stated, problems));
         Long rival = rival(at, promised, products, problems);
         return problems.at(at) != null || terms.isEmpty()
                 ? Optional.empty()
@@ -224,6 +227,23 @@ record StatementRow(
                                 terms.get(),
                                 least),
                         rival));
+    }
+
+    /** A ratio says under which terms it stands above. */
+    private static void ratio(String at, Topic about, Terms stated, Problems problems) {
+        if (!about.isRatio()) {
+            return;
+        }
+        if (about.isTreated() && stated.process().isEmpty()) {
+            problems.add(
+                    at,
+                    "After which treatment? Say it under 'exposure, cure', and under 'of what' the reference treatment, where"
+                            + " it has one.");
+        }
+        boolean along = about.property().map(Characteristic::ratio).equals(Optional.of(Ratio.ALONG_ACROSS));
+        if (along && stated.orientation().isPresent() && stated.orientation().get() != Orientation.XY) {
+            problems.add(at, "A ratio along/across is of XY over YX: choose XY.");
+        }
     }
 
     private Optional<Topic> topic(String at, Problems problems) {

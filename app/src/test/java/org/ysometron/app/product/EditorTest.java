@@ -55,7 +55,8 @@ class EditorTest extends DemoSite {
                 "form", topic.dimension().isPresent() ? "TYPICAL" : "STATED",
                 "published", example,
                 "qualifier", topic.equals(Topic.LAYER_EXPOSURE) ? "engine 2" : "",
-                "orientation", topic.needsTerms() ? "ZX" : "",
+                "orientation", !topic.needsTerms() ? "" : topic.name().startsWith("ALONG_ACROSS") ? "XY" : "ZX",
+                "process", topic.isTreated() ? "annealed 2 h at 80 °C" : "",
                 "rate", topic.needsTerms() ? "5 mm/min" : ""));
     }
 
@@ -103,6 +104,7 @@ class EditorTest extends DemoSite {
                 "TENSILE_STRENGTH|BETTER_THAN|10 MPa|Skerry BF10||row-1|is a stress, not a ratio",
                 "TENSILE_STRENGTH|AT_LEAST|50 MPa||fast|row-1|is not a number",
                 "TENSILE_STRENGTH|PERHAPS|50 MPa|||row-1|is no form that is known here",
+                "TREATED_TENSION_STRENGTH|AT_LEAST|1.2|||row-1|After which treatment",
                 "WEATHER|STATED|5|||row-1|is no topic that is known here",
                 "NOZZLE_TEMPERATURE|STATED|250 °C (200–230 °C)|||row-1|outside its own range",
             })

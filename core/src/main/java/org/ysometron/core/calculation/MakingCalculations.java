@@ -46,7 +46,11 @@ final class MakingCalculations {
                         required("density", NUMBER, "g/cm³", "of the material").in(0.05, 25),
                         optional("diameter", NUMBER, "mm", "of the filament; a resin unless given")
                                 .in(0.1, 20),
-                        optional("orientation", WORD, "", "XY, XZ or ZX; XY unless given; a resin's time goes by it"),
+                        optional(
+                                "orientation",
+                                WORD,
+                                "",
+                                "XY, YX, XZ or ZX; XY unless given; a resin's time goes by it"),
                         optional("waste", NUMBER, "", "share for supports, brims and purging; 0.1 unless given")
                                 .in(0, 10),
                         optional("flow", NUMBER, "", "mm³ in a second; 4 unless given")

@@ -1,6 +1,6 @@
 package org.ysometron.core.characteristic;
 
-import java.util.Locale;
+import java.util.Arrays;
 import org.ysometron.core.quantity.Dimension;
 
 /**
@@ -27,8 +27,6 @@ public record Characteristic(
         String ratioTitle,
         String base) {
 
-    private static final String RATIO_OF = "upright-flat-";
-
     /** As many as the store has room for. */
     private static final int LONGEST = 40;
 
@@ -47,7 +45,7 @@ public record Characteristic(
         SIZE,
         /** The material as it is supplied. */
         MATERIAL,
-        /** Specimens that lay in two ways. */
+        /** Specimens under two terms. */
         RATIO
     }
 
@@ -76,7 +74,7 @@ public record Characteristic(
         return source != Source.MATERIAL;
     }
 
-    /** Whether it is worked out from two orientations together. */
+    /** Whether it is worked out from specimens under two terms together. */
     public boolean isRatio() {
         return source == Source.RATIO;
     }
@@ -86,29 +84,42 @@ public record Characteristic(
         return source == Source.METHOD;
     }
 
-    /** Whether it has a ratio of upright to flat: what more is better of, the layers' share of what the material bears. */
+    /** Whether it has ratios: what more is better of. */
     public boolean hasRatio() {
         return isTested() && better == Better.MORE;
     }
 
     /**
-     * The ratio of upright to flat. {@code upright-flat-} stands before its id.
+     * A ratio of it.
      *
      * @throws IllegalArgumentException where there is none
      */
-    public Characteristic uprightOverFlat() {
+    public Characteristic over(Ratio ratio) {
         if (!hasRatio()) {
-            throw new IllegalArgumentException("'" + id + "' has no better way up: no ratio upright/flat");
+            throw new IllegalArgumentException("'" + id + "' has no better way up: no ratio");
         }
+        boolean named = ratio == Ratio.UPRIGHT_FLAT && !ratioTitle.isEmpty();
         return new Characteristic(
-                RATIO_OF + id,
-                ratioTitle.isEmpty() ? "Upright/flat ratio, " + title.toLowerCase(Locale.ROOT) : ratioTitle,
+                ratio.idOf(id),
+                named ? ratioTitle : ratio.titleOf(this),
                 Dimension.RATIO,
                 3,
                 Better.MORE,
-                "mean upright over mean flat of one lot: " + definition,
+                ratio.definitionOf(this),
                 Source.RATIO,
                 "",
                 id);
+    }
+
+    /**
+     * Which ratio it is.
+     *
+     * @throws IllegalArgumentException when it is none
+     */
+    public Ratio ratio() {
+        return Arrays.stream(Ratio.values())
+                .filter(one -> isRatio() && id.equals(one.idOf(base)))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("'" + id + "' is no ratio"));
     }
 }

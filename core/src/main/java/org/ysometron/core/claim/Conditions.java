@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.ysometron.core.characteristic.Ratio;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.working.Figures;
 
@@ -79,6 +80,35 @@ public record Conditions(
     /** These conditions with another orientation. */
     public Conditions turned(Orientation other) {
         return new Conditions(method, basis, other, conditioning, rate, design, process, build);
+    }
+
+    /** The terms of what a ratio under these terms is the ratio to; with the reference treatment, empty for none. */
+    public Conditions below(Ratio ratio, String reference) {
+        return switch (ratio) {
+            case UPRIGHT_FLAT -> turned(Orientation.XY);
+            case ALONG_ACROSS -> turned(Orientation.YX);
+            case TREATED_REFERENCE ->
+                new Conditions(method, basis, orientation, conditioning, rate, design, reference, build);
+        };
+    }
+
+    /** Whether specimens under these terms stand above in a ratio: upright, along, or treated. */
+    public boolean isAbove(Ratio ratio) {
+        return switch (ratio) {
+            case UPRIGHT_FLAT -> orientation == Orientation.ZX;
+            case ALONG_ACROSS -> orientation == Orientation.XY;
+            case TREATED_REFERENCE -> !process.isEmpty();
+        };
+    }
+
+    /** These terms over those of the reference, as one line. */
+    public String wordsOver(Ratio ratio, String reference) {
+        String base = reference.isEmpty() ? "no treatment" : reference;
+        return switch (ratio) {
+            case UPRIGHT_FLAT -> words().replace(orientation.words(), "ZX upright over XY flat");
+            case ALONG_ACROSS -> words().replace(orientation.words(), "XY flat over YX flat across");
+            case TREATED_REFERENCE -> words() + " over " + base;
+        };
     }
 
     /**

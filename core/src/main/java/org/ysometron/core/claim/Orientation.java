@@ -5,6 +5,8 @@ import java.util.List;
 /** How the specimen lay on the plate, in three-axis notation (ISO/ASTM 52921) with a plain name. */
 public enum Orientation {
     XY("flat"),
+    /** Flat as well, its length along the other axis of the plate. */
+    YX("flat across"),
     XZ("on edge"),
     ZX("upright"),
     /** For what is measured on the material itself. */
@@ -23,7 +25,7 @@ public enum Orientation {
 
     /** The ways a printed specimen can lie. */
     public static List<Orientation> ofSpecimens() {
-        return List.of(XY, XZ, ZX);
+        return List.of(XY, YX, XZ, ZX);
     }
 
     /** Notation and name: "ZX upright"; empty for the material itself. */

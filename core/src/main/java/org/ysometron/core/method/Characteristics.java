@@ -10,11 +10,12 @@ import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.characteristic.Characteristic.Better;
 import org.ysometron.core.characteristic.Characteristic.Source;
 import org.ysometron.core.characteristic.OfMaterial;
+import org.ysometron.core.characteristic.Ratio;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
 
 /**
- * Every characteristic that can be claimed and charted: those that the methods give, their ratios of upright to flat, the sizes that
+ * Every characteristic that can be claimed and charted: those that the methods give, their ratios, the sizes that
  * the methods' sheets ask for, and those of the material.
  */
 public final class Characteristics {
@@ -31,10 +32,12 @@ public final class Characteristics {
             Methods.all().forEach(method -> {
                 List<Characteristic> tested = method.data().characteristics();
                 tested.forEach(one -> all.putIfAbsent(one.id(), one));
-                tested.stream()
-                        .filter(Characteristic::hasRatio)
-                        .map(Characteristic::uprightOverFlat)
-                        .forEach(one -> all.putIfAbsent(one.id(), one));
+                for (Ratio ratio : Ratio.values()) {
+                    tested.stream()
+                            .filter(Characteristic::hasRatio)
+                            .map(one -> one.over(ratio))
+                            .forEach(one -> all.putIfAbsent(one.id(), one));
+                }
                 sizes(method).forEach(one -> all.putIfAbsent(one.id(), one));
             });
             OfMaterial.all().forEach(one -> all.put(one.id(), one));

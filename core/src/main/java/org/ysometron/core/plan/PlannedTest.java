@@ -127,7 +127,7 @@ public record PlannedTest(
     /** Height above the plate in mm: what a resin printer's time goes by. */
     public double height() {
         return switch (orientation) {
-            case XY -> Math.min(design.nominalWidth(), design.nominalThickness());
+            case XY, YX -> Math.min(design.nominalWidth(), design.nominalThickness());
             case XZ -> Math.max(design.nominalWidth(), design.nominalThickness());
             case ZX, NONE -> design.length();
         };

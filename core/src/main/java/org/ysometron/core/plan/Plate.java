@@ -44,6 +44,7 @@ public record Plate(double width, double depth) {
             double thickness = design.nominalThickness();
             return switch (orientation) {
                 case XY -> new Footprint(design.length(), Math.max(width, thickness));
+                case YX -> new Footprint(Math.max(width, thickness), design.length());
                 case XZ -> new Footprint(design.length(), Math.min(width, thickness));
                 case ZX, NONE -> new Footprint(width, thickness);
             };

@@ -39,7 +39,11 @@ public record Statement(
         String about = topic.name()
                 + terms.orientation().map(o -> "/" + o.name()).orElse("")
                 + (qualifier.isEmpty() ? "" : "/" + qualifier.strip().toLowerCase(Locale.ROOT));
-        return topic.isRatio() ? topic.name() : about;
+        // A ratio names its orientations; one to a reference treatment is that of its treatment.
+        return !topic.isRatio()
+                ? about
+                : topic.name()
+                        + (topic.isTreated() ? "/" + terms.process() + "/" + qualifier.toLowerCase(Locale.ROOT) : "");
     }
 
     /** Whether it promises something of specimens and does not say how they lay. */

@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.characteristic.OfMaterial;
+import org.ysometron.core.characteristic.Ratio;
 import org.ysometron.core.method.Characteristics;
 import org.ysometron.core.quantity.Dimension;
 
@@ -230,6 +231,11 @@ public final class Topic implements Comparable<Topic> {
     /** Whether it speaks of two orientations together. */
     public boolean isRatio() {
         return characteristic != null && characteristic.isRatio();
+    }
+
+    /** Whether it is a ratio to a reference treatment. */
+    public boolean isTreated() {
+        return characteristic != null && characteristic.isRatio() && characteristic.ratio() == Ratio.TREATED_REFERENCE;
     }
 
     /** By the order in which a sheet gives them. */

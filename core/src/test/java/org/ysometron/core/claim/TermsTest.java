@@ -118,7 +118,10 @@ class TermsTest {
             assertThat(UnitOfMeasure.find(one.unit()))
                     .hasValueSatisfying(unit -> assertThat(unit.isWorking()).isTrue());
         }
-        assertThat(one.isRatio()).isEqualTo(one.id().startsWith("upright-flat-"));
+        assertThat(one.isRatio()).isEqualTo(one.id().matches("(upright-flat|along-across|treated)-.*"));
+        if (one.isRatio()) {
+            assertThat(Characteristics.base(one).over(one.ratio())).isEqualTo(one);
+        }
         assertThat(one.isMechanical())
                 .as("needs a specimen's terms")
                 .isEqualTo(OfMaterial.all().stream().noneMatch(one::equals));
@@ -130,10 +133,10 @@ class TermsTest {
     void waysToLieAndStates() {
         assertThat(Orientation.ofSpecimens())
                 .extracting(Orientation::words)
-                .containsExactly("XY flat", "XZ on edge", "ZX upright");
+                .containsExactly("XY flat", "YX flat across", "XZ on edge", "ZX upright");
         assertThat(Orientation.ofSpecimens())
                 .extracting(Orientation::plainName)
-                .containsExactly("flat", "on edge", "upright");
+                .containsExactly("flat", "flat across", "on edge", "upright");
         assertThat(Orientation.NONE.words()).isEmpty();
         assertThat(Conditioning.ofSpecimens())
                 .extracting(Conditioning::words)

@@ -19,6 +19,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.ysometron.core.calculation.Calculations;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.characteristic.Ratio;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.reading.Readings;
@@ -260,7 +261,7 @@ class MethodContractTest {
         assertThat(method.data().title()).hasSizeGreaterThan(3);
         assertThat(method.data().characteristics())
                 .filteredOn(Characteristic::hasRatio)
-                .allSatisfy(one -> assertThat(one.uprightOverFlat().id()).isEqualTo("upright-flat-" + one.id()));
+                .allSatisfy(one -> assertThat(one.over(Ratio.UPRIGHT_FLAT).id()).isEqualTo("upright-flat-" + one.id()));
         Sheet.Taken unknown = sheet.read(Map.of("colour", List.of("red")));
         assertThat(unknown.problems().get(0).text()).contains("colour: the sheet has no such field");
         assertThat(Stream.of(End.values()).map(End::key)).doesNotHaveDuplicates();

@@ -164,7 +164,11 @@ for (const broken of ["htmx:sendError", "htmx:timeout", "htmx:responseError"]) {
 }
 
 // Where a test has several readings Enter goes on to the next of them; in the last one it stores them all.
+// What is fetched once the test is over comes alone.
 function nextTyped(field) {
+  if (field.form.matches(".over")) {
+    return undefined;
+  }
   const fields = [...field.form.querySelectorAll("input.typed")];
   return fields.slice(fields.indexOf(field) + 1).find((next) => next.value === "" && !next.dataset.byClock);
 }

@@ -191,7 +191,10 @@ class BenchController {
         BenchPages.Key key = BenchPages.Key.of(method, first);
         String step = key.isTest() ? BenchPages.BREAK : BenchPages.MEASURE;
         try {
-            if (key.isTest() && !confirmations.isConfirmed(by.getName(), method)) {
+            // What is fetched once the test is over breaks nothing any more.
+            if (key.isTest()
+                    && !confirmations.isConfirmed(by.getName(), method)
+                    && !bench.record(lot, form.label()).isTested()) {
                 throw new Refusal("typed", "Confirm first that it is safe to break: once a day, for each method.");
             }
             bench.enterTest(lot, form.label(), entries(method, form, typed, texts(request, "confirm")), by.getName());

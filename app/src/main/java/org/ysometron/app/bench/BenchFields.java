@@ -32,7 +32,8 @@ final class BenchFields {
         boolean focused = false;
         Field.Role role = step.equals(BenchPages.BREAK) ? Field.Role.TEST : Field.Role.SIZE;
         // Where nothing must be read the first field is as good as any.
-        boolean any = record.method().data().sheet().of(role).stream().allMatch(Field::optional);
+        boolean any = record.isTested()
+                || record.method().data().sheet().of(role).stream().allMatch(Field::optional);
         for (Field field : record.method().data().asked()) {
             if (field.role() != role) {
                 continue;

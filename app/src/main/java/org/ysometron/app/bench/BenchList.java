@@ -41,8 +41,14 @@ final class BenchList {
         return method.data().aside().isEmpty() ? MOST_FIGURES : 1;
     }
 
-    /** @param inPlace label of what was made in its place; null while nothing was */
-    static BenchView.Row row(SpecimenRecord record, boolean inHand, boolean givenUp, @Nullable String inPlace) {
+    /**
+     * A row.
+     *
+     * @param inPlace label of what was made in its place; null while nothing was
+     * @param owed words of what is still to be fetched of it
+     */
+    static BenchView.Row row(
+            SpecimenRecord record, boolean inHand, boolean givenUp, @Nullable String inPlace, List<String> owed) {
         List<Reduced> results = record.results().isEmpty() ? record.soFar() : record.results();
         Optional<Reduced> main = results.stream().findFirst();
         List<String> notes = new ArrayList<>(main.map(Reduced::notes).orElse(List.of()));
@@ -56,6 +62,7 @@ final class BenchList {
                                 reading.typed(),
                                 Figures.capital(field.words()) + ": " + reading.typed())))
                 .toList();
+        owed.forEach(words -> notes.add(words + " is still to be fetched"));
         if (inPlace != null) {
             notes.add(inPlace + " was made in its place");
         }

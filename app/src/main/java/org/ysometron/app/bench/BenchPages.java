@@ -174,6 +174,8 @@ class BenchPages {
         // Asked where a test was void, which is seldom.
         Map<Long, String> inPlace =
                 records.stream().anyMatch(SpecimenRecord::isVoid) ? lots.replacements(lot.id()) : Map.of();
+        List<Owing.OwedView> toFetch =
+                owing.of(lot, all).stream().filter(late -> !late.isWaived()).toList();
         List<BenchView.Row> rows = records.stream()
                 .filter(record -> changed == null
                         || record.equals(inHand)
@@ -182,7 +184,12 @@ class BenchPages {
                         record,
                         record.equals(inHand),
                         !owed.contains(record),
-                        inPlace.get(record.specimen().id())))
+                        inPlace.get(record.specimen().id()),
+                        toFetch.stream()
+                                .filter(late ->
+                                        late.specimen().equals(record.specimen().label()))
+                                .map(Owing.OwedView::words)
+                                .toList()))
                 .toList();
         return new BenchView(
                 all.isEmpty() ? null : BenchView.Station.of(method.data(), broken, owed.size()),
@@ -198,7 +205,7 @@ class BenchPages {
                 owed.size(),
                 wanting,
                 unknown,
-                owing.of(lot, all).stream().filter(late -> !late.isWaived()).toList());
+                toFetch);
     }
 
     /** What a site that begins has not registered yet. */
@@ -264,7 +271,8 @@ class BenchPages {
                 "",
                 List.of(),
                 BenchView.Clock.NONE,
-                true);
+                true,
+                record.isTested());
         return new BenchView(
                 BenchView.Station.of(record.method().data(), 0, 0),
                 List.of(),
@@ -273,7 +281,7 @@ class BenchPages {
                 List.of(),
                 hand,
                 List.of(),
-                List.of(BenchList.row(record, true, false, null)),
+                List.of(BenchList.row(record, true, false, null, List.of())),
                 0,
                 0,
                 0,
@@ -600,7 +608,8 @@ class BenchPages {
                 headroom,
                 expected,
                 before.warnings(lot, record.specimen(), step.equals(BREAK) ? gauge : instruments.calipers()),
-                step.equals(BREAK) ? BenchFields.clock(record) : BenchView.Clock.NONE,
-                false);
+                step.equals(BREAK) && !record.isTested() ? BenchFields.clock(record) : BenchView.Clock.NONE,
+                false,
+                record.isTested());
     }
 }

@@ -105,6 +105,7 @@ record BenchView(
      * @param warnings what makes its result provisional, or stops it from being broken
      * @param clock when it wants to be looked at; nothing rings while it is measured
      * @param stays whether it was in hand before, so that what the page says of it stands
+     * @param over whether its test is over, so that what is typed was fetched later and nothing is broken
      */
     record Hand(
             String label,
@@ -117,7 +118,8 @@ record BenchView(
             String expected,
             List<String> warnings,
             Clock clock,
-            boolean stays) {
+            boolean stays,
+            boolean over) {
 
         /** Whether there is anything left to type. */
         public boolean isOpen() {

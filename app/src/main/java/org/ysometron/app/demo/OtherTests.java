@@ -153,7 +153,7 @@ class OtherTests {
                 String.format(Locale.ROOT, pattern, size + 0.006 * chance.nextGaussian()));
     }
 
-    /** The rigid resin: two bars bend to the end of the travel, and one rod breaks before a quarter turn. */
+    /** The rigid resin: two bars bend to the end of the travel, of one it is still to be fetched, and one rod breaks before a quarter turn. */
     void curlew(LotView lot) {
         Random chance = new Random(70);
         List<SpecimenView> bars = works.made(lot, bending(5, OtherProducts.CURE));
@@ -164,7 +164,7 @@ class OtherTests {
                     bars.get(i),
                     ended ? 112 : 108 + 2 * chance.nextGaussian(),
                     ended ? End.TRAVEL_ENDED : End.BROKE,
-                    ended ? "12.0 mm" : "9." + chance.nextInt(9) + " mm",
+                    ended ? "12.0 mm" : i == 4 ? "later" : "9." + chance.nextInt(9) + " mm",
                     chance);
         }
         List<SpecimenView> rods = works.made(lot, rods(3, OtherProducts.CURE));

@@ -5,11 +5,13 @@ import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.equipment.Instruments;
@@ -260,30 +262,70 @@ public class Chambers {
     }
 
     /**
-     * What a chamber did to specimens that their terms do not say already: a programme on trial, or a pose other than the
-     * programme's. Two that differ in it are not averaged.
+     * What a chamber did to specimens that their terms do not say already: a programme on trial, another than the one that they are
+     * planned after, none where one is planned, or a pose other than the programme's. Two that differ in it are not averaged.
      */
     Map<Long, String> states(Collection<SpecimenView> specimens) {
-        Map<Long, String> states = new HashMap<>();
+        Map<Long, Treatments.TreatmentView> planned = planned(specimens);
+        Map<Long, List<String>> states = new HashMap<>();
+        Set<Long> waiting = new HashSet<>(planned.keySet());
         List<Long> lotIds =
                 specimens.stream().map(SpecimenView::lotId).distinct().toList();
-        of(lotIds)
-                .values()
-                .forEach(list -> list.forEach(run -> {
-                    for (Placed placed : run.placed()) {
-                        String trial = run.treatment().status() == Treatments.Status.TRIAL
-                                ? run.treatment().title()
-                                : "";
-                        String pose = placed.pose() == run.treatment().pose()
-                                ? ""
-                                : run.treatment().kind().done() + " "
-                                        + placed.pose().words();
-                        String state = trial.isEmpty() || pose.isEmpty() ? trial + pose : trial + ", " + pose;
-                        if (!state.isEmpty() && placed.cycle() == 1) {
-                            states.merge(placed.specimen().id(), state, (one, other) -> one + ", " + other);
-                        }
+        for (List<ChamberView> runs : of(lotIds).values()) {
+            for (ChamberView run : runs) {
+                for (Placed placed : run.placed()) {
+                    if (placed.cycle() != 1) {
+                        continue;
                     }
-                }));
-        return states;
+                    long id = placed.specimen().id();
+                    Treatments.TreatmentView own = planned.get(id);
+                    if (own != null && own.id() == run.treatment().id()) {
+                        waiting.remove(id);
+                    }
+                    deviation(run, placed, own).forEach(state -> states.computeIfAbsent(id, key -> new ArrayList<>())
+                            .add(state));
+                }
+            }
+        }
+        planned.forEach((id, own) -> {
+            if (waiting.contains(id)) {
+                states.computeIfAbsent(id, key -> new ArrayList<>()).add("in no run of " + own.title());
+            }
+        });
+        Map<Long, String> words = new HashMap<>();
+        states.forEach((id, list) -> words.put(id, String.join(", ", list)));
+        return words;
+    }
+
+    private static List<String> deviation(ChamberView run, Placed placed, Treatments.@Nullable TreatmentView own) {
+        List<String> found = new ArrayList<>();
+        boolean isOwn = own != null && own.id() == run.treatment().id();
+        if (!isOwn && (own != null || run.treatment().status() == Treatments.Status.TRIAL)) {
+            found.add(run.treatment().title());
+        }
+        if (placed.pose() != run.treatment().pose()) {
+            found.add(run.treatment().kind().done() + " " + placed.pose().words());
+        }
+        return found;
+    }
+
+    /** The programme that specimens are planned after, where their terms name one of their product's. */
+    private Map<Long, Treatments.TreatmentView> planned(Collection<SpecimenView> specimens) {
+        Map<Long, Treatments.TreatmentView> planned = new HashMap<>();
+        Map<Long, List<Treatments.TreatmentView>> ofLot = new HashMap<>();
+        for (SpecimenView specimen : specimens) {
+            String process = specimen.conditions().process();
+            if (!process.isEmpty()) {
+                ofLot
+                        .computeIfAbsent(
+                                specimen.lotId(),
+                                id -> treatments.of(lots.lot(id).productId()))
+                        .stream()
+                        .filter(treatment -> treatment.title().equals(process))
+                        .findFirst()
+                        .ifPresent(treatment -> planned.put(specimen.id(), treatment));
+            }
+        }
+        return planned;
     }
 }

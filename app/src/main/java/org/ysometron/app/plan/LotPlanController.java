@@ -32,6 +32,7 @@ import org.ysometron.core.working.Figures;
 @Controller
 class LotPlanController {
 
+    private final Treatments treatments;
     private final OnePage page;
     private final Lots lots;
     private final Products products;
@@ -45,6 +46,7 @@ class LotPlanController {
     private final Progress progress;
 
     LotPlanController(
+            Treatments treatments,
             OnePage page,
             Lots lots,
             Products products,
@@ -56,6 +58,7 @@ class LotPlanController {
             Calendar calendar,
             References references,
             Progress progress) {
+        this.treatments = treatments;
         this.page = page;
         this.references = references;
         this.lots = lots;
@@ -215,7 +218,8 @@ class LotPlanController {
         model.addAttribute("later", later);
         model.addAttribute("again", again);
         List<Plans.Line> lines = plan.map(Plans.LotPlanView::lines).orElse(List.of());
-        PlanController.editor(rows == null ? LineForm.rows(lines, 1) : rows, problems, model);
+        PlanController.editor(
+                treatments.of(lot.productId()), rows == null ? LineForm.rows(lines, 1) : rows, problems, model);
         if (plan.isPresent()) {
             matrix(lot, product, lines, model);
         }

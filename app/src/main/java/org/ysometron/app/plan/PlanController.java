@@ -36,8 +36,16 @@ class PlanController {
     private final Plans plans;
     private final PlanPages pages;
     private final ProductPlanPages planPages;
+    private final Treatments treatments;
 
-    PlanController(OnePage page, Products products, Plans plans, PlanPages pages, ProductPlanPages planPages) {
+    PlanController(
+            OnePage page,
+            Products products,
+            Plans plans,
+            PlanPages pages,
+            ProductPlanPages planPages,
+            Treatments treatments) {
+        this.treatments = treatments;
         this.page = page;
         this.products = products;
         this.plans = plans;
@@ -111,13 +119,15 @@ class PlanController {
                 "view",
                 planPages.view(
                         product, newest.map(Plans.ProductPlan::lines).orElse(List.of()), planPages.claims(product)));
-        editor(rows, problems, model);
+        editor(treatments.of(product.id()), rows, problems, model);
         model.addAttribute("reason", reason);
         return "plan/plan";
     }
 
     /** What the editor of lines needs. */
-    static void editor(List<LineForm.Row> rows, Problems problems, Model model) {
+    static void editor(
+            List<Treatments.TreatmentView> programmes, List<LineForm.Row> rows, Problems problems, Model model) {
+        model.addAttribute("programmes", programmes);
         model.addAttribute("rows", rows);
         model.addAttribute("problems", problems);
         model.addAttribute("methods", Methods.all());

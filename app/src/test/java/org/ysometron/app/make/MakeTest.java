@@ -417,6 +417,59 @@ class MakeTest extends DemoSite {
         assertThat(strength(lot, Orientation.XY).n()).isEqualTo(3);
     }
 
+    /** Who is planned after a programme counts with it alone: not before it, not after another, and not without. */
+    @Test
+    void aPlannedProgrammeIsTheOneThatCounts() throws Exception {
+        LotView lot = testLots.lot();
+        Treatments.TreatmentView own = treatments.treatment(trial(lot, Treatments.Status.TRIAL));
+        PlannedTest solid = plans.ofLot(lot.id()).orElseThrow().lines().get(0).test();
+        PlannedTest annealed = new PlannedTest(
+                solid.method(),
+                solid.design(),
+                solid.orientation(),
+                solid.notch(),
+                solid.basis(),
+                solid.build(),
+                solid.conditioning(),
+                solid.rate(),
+                3,
+                own.title());
+        lots.addSet(
+                lot.id(),
+                Lots.NewSet.of(
+                        UUID.randomUUID().toString(), annealed, 3, 1, new Lots.Making(null, own.title(), null, null)),
+                "bench");
+        List<SpecimenView> made = lots.specimens(lot.id()).stream()
+                .filter(specimen -> specimen.conditions().process().equals(own.title()))
+                .toList();
+        assertThat(histories.states(made)).hasSize(3).allSatisfy((id, state) -> assertThat(state)
+                .isEqualTo("in no run of " + own.title()));
+        chambers.treat(
+                lot,
+                annealing(
+                        lot,
+                        own.id(),
+                        Treatments.Pose.LYING,
+                        List.of(made.get(0).label(), made.get(1).label())),
+                "bench");
+        long other = trial(lot, Treatments.Status.REFERENCE);
+        chambers.treat(
+                lot,
+                annealing(
+                        lot,
+                        other,
+                        Treatments.Pose.LYING,
+                        List.of(made.get(1).label(), made.get(2).label())),
+                "bench");
+        String title = treatments.treatment(other).title();
+        assertThat(histories.states(made))
+                .doesNotContainKey(made.get(0).id())
+                .containsEntry(made.get(1).id(), title)
+                .containsEntry(made.get(2).id(), title + ", in no run of " + own.title());
+        http.perform(get("/lots/" + lot.code() + "/plan").with(QUALITY))
+                .andExpect(content().string(containsString("<option value=\"" + own.title() + "\"")));
+    }
+
     @Test
     void aCureGoesIntoNoOvenAndNotMoreGoInThanFit() {
         LotView lot = testLots.lot();

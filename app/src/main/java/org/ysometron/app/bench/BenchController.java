@@ -267,6 +267,7 @@ class BenchController {
     String waive(
             @PathVariable String code,
             @RequestParam(required = false) @Nullable List<Long> owed,
+            @RequestParam(defaultValue = "false") boolean all,
             @RequestParam(defaultValue = "") String reason,
             @RequestParam(defaultValue = "") String method,
             Authentication by,
@@ -274,12 +275,13 @@ class BenchController {
             Model model) {
         LotView lot = lots.named(code);
         try {
-            owing.waive(lot, owed == null ? List.of() : owed, reason, by.getName());
+            owing.waive(lot, all ? stillOwed(lot) : owed == null ? List.of() : owed, reason, by.getName());
         } catch (Refusal refusal) {
             response.setStatus(422);
             model.addAttribute("waiving", refusal.words());
             model.addAttribute("chosen", owed == null ? List.of() : owed);
             model.addAttribute("waivingReason", reason);
+            model.addAttribute("allOwed", all);
             return show(lot, new BenchPages.Asked(method, BenchPages.BREAK, null, 0, null, null, false), by, model);
         }
         return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
@@ -288,6 +290,13 @@ class BenchController {
                 .encode()
                 .buildAndExpand(code, method)
                 .toUriString();
+    }
+
+    private List<Long> stillOwed(LotView lot) {
+        return owing.of(lot, bench.records(lot.id())).stream()
+                .filter(view -> !view.isWaived())
+                .map(Owing.OwedView::id)
+                .toList();
     }
 
     private static boolean isPart(HttpServletRequest request) {

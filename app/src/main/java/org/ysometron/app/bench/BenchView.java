@@ -1,7 +1,10 @@
 package org.ysometron.app.bench;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.core.method.Equipment;
@@ -33,6 +36,12 @@ record BenchView(
         String wanting,
         String unknown,
         List<Owing.OwedView> owed) {
+
+    /** What is still to be fetched, by what it is called. */
+    public Map<String, List<Owing.OwedView>> owedByWords() {
+        return owed.stream()
+                .collect(Collectors.groupingBy(Owing.OwedView::words, LinkedHashMap::new, Collectors.toList()));
+    }
 
     /** Another method of the lot that has something left to do; null where there is none. */
     public @Nullable Station next() {

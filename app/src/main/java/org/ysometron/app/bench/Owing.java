@@ -54,11 +54,6 @@ public class Owing {
         public boolean isWaived() {
             return waivedBy != null;
         }
-
-        /** What is owed, of which specimen. */
-        public String what() {
-            return specimen + ": " + words;
-        }
     }
 
     /** Whether what was typed says that the reading is fetched after the test. */

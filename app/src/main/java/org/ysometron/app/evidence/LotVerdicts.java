@@ -547,15 +547,21 @@ class LotVerdicts {
     }
 
     private Optional<Block> owed(LotView lot, List<SpecimenRecord> records) {
-        List<String> owed = owing.of(lot, records).stream()
+        Map<String, String> owed = owing.of(lot, records).stream()
                 .filter(view -> !view.isWaived())
-                .map(Owing.OwedView::what)
-                .toList();
+                .collect(Collectors.groupingBy(
+                        Owing.OwedView::words,
+                        LinkedHashMap::new,
+                        Collectors.mapping(Owing.OwedView::specimen, Collectors.joining(", "))));
         return owed.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Block(
                         Block.Kind.READING_OWED,
-                        "Still to be fetched after their tests: " + String.join("; ", owed) + ".",
+                        "Still to be fetched after their tests: "
+                                + owed.entrySet().stream()
+                                        .map(field -> field.getKey() + " of " + field.getValue())
+                                        .collect(Collectors.joining("; "))
+                                + ".",
                         Right.ENTRY,
                         "Type them at the bench, or waive them there with a reason."));
     }

@@ -110,8 +110,8 @@ class ImportTest extends DemoSite {
         assertThat(preview.bad()).extracting(Imports.Bad::column).contains("force");
         imports.take(lot, stage(lot, head + "XY6,10.0,4.0,118,later\n").id(), false, "bench");
         assertThat(owing.of(lot, bench.records(lot.id())))
-                .extracting(Owing.OwedView::what)
-                .containsExactly("XY6: deflection at break");
+                .extracting(Owing.OwedView::specimen, Owing.OwedView::words)
+                .containsExactly(org.assertj.core.groups.Tuple.tuple("XY6", "deflection at break"));
         Imports.Preview next = stage(lot, head + "XY6,10.0,4.0,118,7.4\n");
         assertThat(next.bad()).isEmpty();
         imports.take(lot, next.id(), false, "bench");

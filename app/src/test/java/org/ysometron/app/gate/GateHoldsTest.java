@@ -880,11 +880,12 @@ class GateHoldsTest extends DemoSite {
         // Sent again, or said again, it is owed once.
         bends(lot, "XY6", 119, "LATER ");
         assertThat(of(lot, Block.Kind.READING_OWED)).singleElement().satisfies(block -> {
-            assertThat(block.what()).contains("XY6: deflection at break; XY7: deflection at break; XY8");
+            assertThat(block.what()).contains("deflection at break of XY6, XY7, XY8");
             assertThat(block.isLiftedByWord()).isFalse();
         });
         http.perform(get(page).param("step", "break").with(RELEASE))
-                .andExpect(content().string(org.hamcrest.Matchers.containsString("Still to be fetched: 3")));
+                .andExpect(content()
+                        .string(org.hamcrest.Matchers.containsString("Still to be fetched, deflection at break:")));
 
         bench.enter(lot, bending(lot, "XY6", "travel", "7.4"), "bench");
         assertThat(of(lot, Block.Kind.READING_OWED)).singleElement().satisfies(block -> assertThat(block.what())

@@ -3,6 +3,7 @@ package org.ysometron.app.evidence;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.UUID;
@@ -51,6 +52,8 @@ class RatiosTest extends DemoSite {
     @Autowired
     private SeriesPoints series;
 
+    private final List<LotView> made = new ArrayList<>();
+
     private LotView lot(Ratio ratio, double atLeast, String process, String reference) {
         String code = "r-" + UUID.randomUUID().toString().substring(0, 8);
         Products.ProductView product = products.register(
@@ -83,7 +86,10 @@ class RatiosTest extends DemoSite {
                 Publications.Attachment.NONE,
                 List.of(new Publications.Draft(claim, null)),
                 "quality");
-        return lots.enter(new Lots.NewLot(code, code, "natural", LocalDate.now().minusDays(1), "", ""), "bench");
+        LotView lot = lots.enter(
+                new Lots.NewLot(code, code, "natural", LocalDate.now().minusDays(1), "", ""), "bench");
+        made.add(lot);
+        return lot;
     }
 
     private void broken(LotView lot, Orientation orientation, String process, double... forces) {
@@ -127,6 +133,11 @@ class RatiosTest extends DemoSite {
                     "bench",
                     null);
         }
+    }
+
+    @org.junit.jupiter.api.AfterEach
+    void nothingIsLeftWaiting() {
+        away(made);
     }
 
     private Judgements.Detail judged(LotView lot) {

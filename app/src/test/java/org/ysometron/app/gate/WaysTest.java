@@ -28,6 +28,7 @@ class WaysTest extends DemoSite {
             Map.entry(Block.Kind.MATERIAL_STATE, "DRYING"),
             Map.entry(Block.Kind.INTAKE_CLAIM, "DENSITY"),
             Map.entry(Block.Kind.TEST_MISSING, "id=\"specimens\""),
+            Map.entry(Block.Kind.READING_OWED, "id=\"bench\""),
             Map.entry(Block.Kind.PLAN_LINE, "<form"),
             Map.entry(Block.Kind.CLAIM_OPEN, "Tensile strength"),
             Map.entry(Block.Kind.NOT_COMPARABLE, "Tensile strength"),

@@ -75,6 +75,13 @@ class TestPlanTest extends DemoSite {
         return form;
     }
 
+    @org.junit.jupiter.api.BeforeEach
+    void onlyTheLotsOfTheDemoAreWaiting() {
+        away(lots.undecided().stream()
+                .filter(lot -> lot.code().startsWith("T-"))
+                .toList());
+    }
+
     // ---- the product's plan ------------------------------------------------------------------------------------
 
     /** Orientation, basis, rate and conditioning are never guessed; what was typed is still there. M29 among them. */

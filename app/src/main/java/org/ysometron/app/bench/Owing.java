@@ -87,10 +87,18 @@ public class Owing {
         return rows.stream()
                 .flatMap(row -> Optional.ofNullable(byId.get(row.specimenId))
                         .filter(record ->
-                                record.isTested() && record.live(row.field).isEmpty())
+                                isWanted(record) && record.live(row.field).isEmpty())
                         .map(record -> view(row, record))
                         .stream())
                 .toList();
+    }
+
+    /** What ended in a way that makes nothing of it owes no reading. */
+    private static boolean isWanted(SpecimenRecord record) {
+        return record.ended()
+                .map(ReadingView::outcome)
+                .filter(end -> !record.method().data().excludes(end))
+                .isPresent();
     }
 
     private static OwedView view(Owed row, SpecimenRecord record) {

@@ -309,7 +309,7 @@ public class Chambers {
         return found;
     }
 
-    /** The programme that specimens are planned after, where their terms name one of their product's. */
+    /** The programme that specimens are planned after, where their terms name one that their product had when they were written down. */
     private Map<Long, Treatments.TreatmentView> planned(Collection<SpecimenView> specimens) {
         Map<Long, Treatments.TreatmentView> planned = new HashMap<>();
         Map<Long, List<Treatments.TreatmentView>> ofLot = new HashMap<>();
@@ -321,7 +321,8 @@ public class Chambers {
                                 specimen.lotId(),
                                 id -> treatments.of(lots.lot(id).productId()))
                         .stream()
-                        .filter(treatment -> treatment.title().equals(process))
+                        .filter(treatment -> treatment.title().equals(process)
+                                && !treatment.frozenAt().isAfter(specimen.enteredAt()))
                         .findFirst()
                         .ifPresent(treatment -> planned.put(specimen.id(), treatment));
             }

@@ -1,6 +1,7 @@
 package org.ysometron.app.plan;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -100,7 +101,8 @@ public class Treatments {
             int minutes,
             Pose pose,
             Status status,
-            String source) {
+            String source,
+            Instant frozenAt) {
 
         /** Name and revision. */
         public String title() {
@@ -210,6 +212,7 @@ public class Treatments {
                 row.minutes,
                 row.pose,
                 row.status,
-                row.source);
+                row.source,
+                row.frozenAt);
     }
 }

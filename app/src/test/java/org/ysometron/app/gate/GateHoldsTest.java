@@ -926,6 +926,24 @@ class GateHoldsTest extends DemoSite {
         assertThat(take(lot, Disposition.HOLD).words()).anyMatch(word -> word.contains("seen by us"));
     }
 
+    /** What slipped gives no figure: nobody waits for the rest of its readings. */
+    @Test
+    void whatCountsForNothingOwesNothing() {
+        LotView lot = testLots.lot();
+        testLots.set(lot, TestLots.line("three-point-bending", 2, 1));
+        bench.enter(lot, bending(lot, "XY6", "width", "10.0"), "bench");
+        bench.enter(lot, bending(lot, "XY6", "thickness", "4.0"), "bench");
+        Bench.Entry force = bending(lot, "XY6", "force", "60");
+        bench.enterTest(
+                lot,
+                "XY6",
+                List.of(
+                        new Bench.Entry("XY6", "force", 1, "60", End.SLIPPED, force.gaugeId(), "60"),
+                        bending(lot, "XY6", "travel", "later")),
+                "bench");
+        assertThat(of(lot, Block.Kind.READING_OWED)).isEmpty();
+    }
+
     /** Only a method that says so takes it, and only with the end of the test. */
     @Test
     void laterIsNoReadingWhereTheMethodDoesNotSaySo() {

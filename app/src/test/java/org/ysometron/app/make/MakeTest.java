@@ -470,6 +470,38 @@ class MakeTest extends DemoSite {
                 .andExpect(content().string(containsString("<option value=\"" + own.title() + "\"")));
     }
 
+    /** A programme frozen afterwards sets nothing apart, whatever it is called: results are not put away by naming. */
+    @Test
+    void aProgrammeNamedAfterwardsSetsNothingApart() {
+        LotView lot = testLots.lot();
+        String name = "late anneal " + UUID.randomUUID().toString().substring(0, 6);
+        PlannedTest solid = plans.ofLot(lot.id()).orElseThrow().lines().get(0).test();
+        PlannedTest annealed = new PlannedTest(
+                solid.method(),
+                solid.design(),
+                solid.orientation(),
+                solid.notch(),
+                solid.basis(),
+                solid.build(),
+                solid.conditioning(),
+                solid.rate(),
+                2,
+                name + ", rev 1");
+        add(lot, annealed, 1);
+        treatments.freeze(
+                lot.productId(),
+                Treatments.Kind.ANNEAL,
+                name,
+                "80 °C, 60 min",
+                Treatments.Pose.LYING,
+                Treatments.Status.REFERENCE,
+                "own study 13",
+                "quality");
+        assertThat(lots.specimens(lot.id()))
+                .anyMatch(specimen -> specimen.conditions().process().equals(name + ", rev 1"));
+        assertThat(histories.states(lots.specimens(lot.id()))).isEmpty();
+    }
+
     @Test
     void aCureGoesIntoNoOvenAndNotMoreGoInThanFit() {
         LotView lot = testLots.lot();

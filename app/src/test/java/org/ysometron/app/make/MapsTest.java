@@ -160,7 +160,8 @@ class MapsTest {
                 30,
                 Treatments.Pose.STANDING,
                 Treatments.Status.REFERENCE,
-                "sheet");
+                "sheet",
+                java.time.Instant.EPOCH);
         Chambers.ChamberView run =
                 new Chambers.ChamberView(1, 1, cure, "chamber", AT, cycles, rows, columns, 11, "", placed, "bench");
         ChamberMap map = ChamberMap.of(run, Map.of(1L, 54.1));

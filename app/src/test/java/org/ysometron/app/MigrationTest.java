@@ -145,15 +145,19 @@ class MigrationTest {
                                 + " setup, created_by, created_at) values (1, '" + setup.length()
                                 + "', 'TENSION_BAR_4', 'XY', 'SOLID', 'DRY', 5, '" + setup + "', 'b', now())");
             }
-            sql.execute(
-                    "insert into bench_reading (lot_id, specimen_id, field, place, typed, value, instrument_id, live,"
-                            + " reason, entered_by, entered_at, rig) values (1, 1, 'force', 1, '5 N', 5, 1, 1, '', 'b', now(),"
-                            + " 'frame 1, wedge grips')");
+            int place = 0;
+            for (String rig : new String[] {"frame 1, wedge grips", "frame 1, wedge grips; with a spacer"}) {
+                sql.execute(
+                        "insert into bench_reading (lot_id, specimen_id, field, place, typed, value, instrument_id, live,"
+                                + " reason, entered_by, entered_at, rig) values (1, 1, 'force', " + ++place
+                                + ", '5 N', 5, 1, 1, '', 'b', now(), '" + rig + "')");
+            }
             for (String setup : new String[] {
                 "",
                 "printer 1, recipe 2",
                 "printer 1, recipe 2; frame 1, wedge grips",
                 "printer 1, recipe 2; frame 1, wedge grips; loaded before, dried again",
+                "printer 1, recipe 2; frame 1, wedge grips; with a spacer",
                 "frame 1, wedge grips",
                 "thread cut again",
                 bought + "; frame 1, wedge grips"
@@ -172,6 +176,7 @@ class MigrationTest {
                         "printer=printer 1|recipe=2",
                         "printer=printer 1|recipe=2|rig=frame 1, wedge grips",
                         "printer=printer 1|recipe=2|rig=frame 1, wedge grips|rework=loaded before, dried again",
+                        "printer=printer 1|recipe=2|rig=frame 1, wedge grips; with a spacer",
                         "rig=frame 1, wedge grips",
                         "rework=thread cut again",
                         "maker=" + bought + "|rig=frame 1, wedge grips");

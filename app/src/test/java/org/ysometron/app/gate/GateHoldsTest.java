@@ -887,7 +887,19 @@ class GateHoldsTest extends DemoSite {
                 .andExpect(content()
                         .string(org.hamcrest.Matchers.containsString("Still to be fetched, deflection at break:")));
 
-        bench.enter(lot, bending(lot, "XY6", "travel", "7.4"), "bench");
+        // Fetching breaks nothing: it needs no confirmation of the day.
+        http.perform(post(page)
+                        .param("specimen", "XY6")
+                        .param(
+                                "gauge",
+                                String.valueOf(
+                                        bending(lot, "XY6", "travel", "7.4").gaugeId()))
+                        .param("field", "travel-1")
+                        .param("typed", "7.4")
+                        .param("confirm", "7.4")
+                        .with(user("fetcher").authorities(new SimpleGrantedAuthority("ENTRY")))
+                        .with(csrf()))
+                .andExpect(status().is3xxRedirection());
         assertThat(of(lot, Block.Kind.READING_OWED)).singleElement().satisfies(block -> assertThat(block.what())
                 .doesNotContain("XY6"));
         List<Long> ids = owing.of(lot, bench.records(lot.id())).stream()

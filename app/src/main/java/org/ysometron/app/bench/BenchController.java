@@ -275,7 +275,11 @@ class BenchController {
             Model model) {
         LotView lot = lots.named(code);
         try {
-            owing.waive(lot, all ? stillOwed(lot) : owed == null ? List.of() : owed, reason, by.getName());
+            List<Long> chosen = all ? stillOwed(lot) : owed == null ? List.of() : owed;
+            // All of nothing: sent twice.
+            if (!all || !chosen.isEmpty()) {
+                owing.waive(lot, chosen, reason, by.getName());
+            }
         } catch (Refusal refusal) {
             response.setStatus(422);
             model.addAttribute("waiving", refusal.words());

@@ -96,7 +96,8 @@ class LotVerdicts {
     /** Everything, worked out anew. */
     Found of(LotView lot) {
         List<SpecimenRecord> records = bench.records(lot.id());
-        List<TakenOut.Change> changes = takenOut.of(lot, records);
+        List<Owing.OwedView> owed = owing.of(lot, records);
+        List<TakenOut.Change> changes = takenOut.of(records, owed);
         Sets sets = sets(lot, records, List.of());
         Sets first = changes.isEmpty() ? sets : sets(lot, TakenOut.asFirst(records), changes);
         List<Judgements.Detail> details = publications.claims(lot.datasheetId(), lot.madeOn()).stream()
@@ -104,7 +105,7 @@ class LotVerdicts {
                 .toList();
         List<Block> blocks = new ArrayList<>();
         changes.forEach(change -> blocks.add(taken(change, details)));
-        owed(lot, records).ifPresent(blocks::add);
+        owed(owed).ifPresent(blocks::add);
         sets.tested.stream().filter(LotEvidence::speaks).forEach(set -> endings(set, details)
                 .ifPresent(blocks::add));
         details.forEach(detail ->
@@ -546,8 +547,8 @@ class LotVerdicts {
                 change.subject());
     }
 
-    private Optional<Block> owed(LotView lot, List<SpecimenRecord> records) {
-        Map<String, String> owed = owing.of(lot, records).stream()
+    private static Optional<Block> owed(List<Owing.OwedView> all) {
+        Map<String, String> owed = all.stream()
                 .filter(view -> !view.isWaived())
                 .collect(Collectors.groupingBy(
                         Owing.OwedView::words,

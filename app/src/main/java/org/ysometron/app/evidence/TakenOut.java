@@ -14,7 +14,6 @@ import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Owing;
 import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
-import org.ysometron.app.lot.LotView;
 import org.ysometron.app.make.Histories;
 import org.ysometron.core.working.Figures;
 
@@ -23,10 +22,8 @@ import org.ysometron.core.working.Figures;
 class TakenOut {
 
     private final Histories histories;
-    private final Owing owing;
 
-    TakenOut(Histories histories, Owing owing) {
-        this.owing = owing;
+    TakenOut(Histories histories) {
         this.histories = histories;
     }
 
@@ -39,7 +36,7 @@ class TakenOut {
      */
     record Change(String subject, String words, long rework) {}
 
-    List<Change> of(LotView lot, List<SpecimenRecord> records) {
+    List<Change> of(List<SpecimenRecord> records, List<Owing.OwedView> owed) {
         List<Change> changes = new ArrayList<>();
         Map<Long, Instant> known = known(records);
         for (SpecimenRecord record : records) {
@@ -66,13 +63,13 @@ class TakenOut {
             }
         }
         changes.addAll(givenUp(records, known));
-        changes.addAll(waived(lot, records));
+        changes.addAll(waived(owed));
         return changes;
     }
 
     /** Readings that were to be fetched after their test and are not: those waived together are one change. */
-    private List<Change> waived(LotView lot, List<SpecimenRecord> records) {
-        Map<String, List<Owing.OwedView>> together = owing.of(lot, records).stream()
+    private static List<Change> waived(List<Owing.OwedView> owed) {
+        Map<String, List<Owing.OwedView>> together = owed.stream()
                 .filter(Owing.OwedView::isWaived)
                 .collect(Collectors.groupingBy(
                         view -> view.waivedAt() + view.words(), LinkedHashMap::new, Collectors.toList()));

@@ -125,10 +125,7 @@ final class LineForm {
                 chosen(row.conditioning(), Conditioning.values()).orElse(Conditioning.NONE);
         double rate = rate(row.rate(), field, problems);
         int n = whole(row.n());
-        Build build = basis == Basis.AS_PRINTED ? build(row.build(), field, problems) : Build.NONE;
-        if (basis != Basis.AS_PRINTED && !row.build().isBlank()) {
-            problems.add(field, "Walls and infill are said of a part as printed; a solid specimen has none to state.");
-        }
+        Build build = build(row.build(), basis, field, problems);
         String process = problems.text(field, row.process(), "Cure or annealing", 120, false);
         String expected = problems.text(field, row.expected(), "The expected load", 30, false);
         if (!expected.isEmpty() && expected(method, expected).isEmpty()) {
@@ -162,8 +159,8 @@ final class LineForm {
                 .map(read -> ((Typed.Accepted) read).value());
     }
 
-    private static Build build(String typed, String field, Problems problems) {
-        Build.Read read = Build.read(typed);
+    private static Build build(String typed, Basis basis, String field, Problems problems) {
+        Build.Read read = Build.read(typed, Optional.of(basis));
         if (read instanceof Build.Read.Accepted accepted) {
             return accepted.value();
         }

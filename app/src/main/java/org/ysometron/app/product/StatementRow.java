@@ -297,7 +297,8 @@ record StatementRow(
                 return Optional.empty();
             }
         }
-        Optional<Build> built = built(at, problems);
+        Optional<Basis> on = word(Basis.class, basis, at, "basis", problems);
+        Optional<Build> built = built(at, on, problems);
         if (built.isEmpty()) {
             return Optional.empty();
         }
@@ -311,7 +312,7 @@ record StatementRow(
                 about.needsTerms() ? Optional.of(tested.designs().get(0).title()) : Optional.empty();
         return Optional.of(new Terms(
                 named,
-                word(Basis.class, basis, at, "basis", problems),
+                on,
                 word(Orientation.class, orientation, at, "orientation", problems),
                 word(Conditioning.class, conditioning, at, "conditioning", problems),
                 speed,
@@ -320,21 +321,13 @@ record StatementRow(
                 built.get()));
     }
 
-    private Optional<Build> built(String at, Problems problems) {
-        Build.Read read = Build.read(build);
-        if (read instanceof Build.Read.Refused refused) {
-            problems.add(at, refused.problem().text());
-            return Optional.empty();
+    private Optional<Build> built(String at, Optional<Basis> stated, Problems problems) {
+        Build.Read read = Build.read(build, stated);
+        if (read instanceof Build.Read.Accepted accepted) {
+            return Optional.of(accepted.value());
         }
-        Build value = ((Build.Read.Accepted) read).value();
-        if (!value.isNone()
-                && !Basis.AS_PRINTED
-                        .name()
-                        .equalsIgnoreCase(basis.replace(' ', '_').replace('-', '_'))) {
-            problems.add(at, "Walls and infill are said of a part as printed: choose that basis, or leave them out.");
-            return Optional.empty();
-        }
-        return Optional.of(value);
+        problems.add(at, ((Build.Read.Refused) read).problem().text());
+        return Optional.empty();
     }
 
     private int least(String at, Problems problems) {

@@ -299,6 +299,22 @@ class MakeTest extends DemoSite {
 
     // ---- chambers ----------------------------------------------------------------------------------------------
 
+    /** The first line of the lot's plan, of so many, after a programme. */
+    private PlannedTest after(LotView lot, int n, String programme) {
+        PlannedTest first = plans.ofLot(lot.id()).orElseThrow().lines().get(0).test();
+        return new PlannedTest(
+                first.method(),
+                first.design(),
+                first.orientation(),
+                first.notch(),
+                first.basis(),
+                first.build(),
+                first.conditioning(),
+                first.rate(),
+                n,
+                programme);
+    }
+
     private long trial(LotView lot, Treatments.Status status) {
         return treatments
                 .freeze(
@@ -422,18 +438,7 @@ class MakeTest extends DemoSite {
     void aPlannedProgrammeIsTheOneThatCounts() throws Exception {
         LotView lot = testLots.lot();
         Treatments.TreatmentView own = treatments.treatment(trial(lot, Treatments.Status.TRIAL));
-        PlannedTest solid = plans.ofLot(lot.id()).orElseThrow().lines().get(0).test();
-        PlannedTest annealed = new PlannedTest(
-                solid.method(),
-                solid.design(),
-                solid.orientation(),
-                solid.notch(),
-                solid.basis(),
-                solid.build(),
-                solid.conditioning(),
-                solid.rate(),
-                3,
-                own.title());
+        PlannedTest annealed = after(lot, 3, own.title());
         lots.addSet(
                 lot.id(),
                 Lots.NewSet.of(
@@ -475,18 +480,7 @@ class MakeTest extends DemoSite {
     void aProgrammeNamedAfterwardsSetsNothingApart() {
         LotView lot = testLots.lot();
         String name = "late anneal " + UUID.randomUUID().toString().substring(0, 6);
-        PlannedTest solid = plans.ofLot(lot.id()).orElseThrow().lines().get(0).test();
-        PlannedTest annealed = new PlannedTest(
-                solid.method(),
-                solid.design(),
-                solid.orientation(),
-                solid.notch(),
-                solid.basis(),
-                solid.build(),
-                solid.conditioning(),
-                solid.rate(),
-                2,
-                name + ", rev 1");
+        PlannedTest annealed = after(lot, 2, name + ", rev 1");
         add(lot, annealed, 1);
         treatments.freeze(
                 lot.productId(),

@@ -112,6 +112,18 @@ public record Build(
         }
     }
 
+    /**
+     * The same under a basis: of anything but a part as printed there is nothing to state.
+     *
+     * @param basis as far as it is stated
+     */
+    public static Read read(String typed, Optional<Basis> basis) {
+        return typed.isBlank() || basis.equals(Optional.of(Basis.AS_PRINTED))
+                ? read(typed)
+                : new Read.Refused(
+                        new Problem(FIELD, "they are said of a part as printed", "nothing here, or that basis", ""));
+    }
+
     /** Factors found so far; none is given twice. */
     private static final class Reading {
 

@@ -105,8 +105,8 @@ public record Conditions(
     public String wordsOver(Ratio ratio, String reference) {
         String base = reference.isEmpty() ? "no treatment" : reference;
         return switch (ratio) {
-            case UPRIGHT_FLAT -> words().replace(orientation.words(), "ZX upright over XY flat");
-            case ALONG_ACROSS -> words().replace(orientation.words(), "XY flat over YX flat across");
+            case UPRIGHT_FLAT -> words(Orientation.ZX.words() + " over " + Orientation.XY.words());
+            case ALONG_ACROSS -> words(Orientation.XY.words() + " over " + Orientation.YX.words());
             case TREATED_REFERENCE -> words() + " over " + base;
         };
     }
@@ -143,11 +143,15 @@ public record Conditions(
 
     /** The terms as one line, for headings and certificates. */
     public String words() {
+        return words(orientation.words());
+    }
+
+    private String words(String lying) {
         return Stream.of(
                         Methods.titleOf(method),
                         basis.words(),
                         build.told(),
-                        orientation.words(),
+                        lying,
                         conditioning.words(),
                         rate > 0 ? rateWords(rate) : "",
                         design,

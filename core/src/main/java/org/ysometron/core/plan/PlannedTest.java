@@ -37,6 +37,8 @@ public record PlannedTest(
         int n,
         String process) {
 
+    private static final String WANTS_BASIS = "a basis, with walls and infill when it is as printed";
+
     /** Which way a notch faces, as seen from the layers. */
     public enum Notch {
         NONE("no notch"),
@@ -57,10 +59,11 @@ public record PlannedTest(
 
     /** Refuses a line that wants something. */
     public PlannedTest {
+        List<String> wanting = wanting(method, design, orientation, notch, basis, build, conditioning, rate, n);
         // In plans of before, walls and infill stand in words with the process.
-        boolean inWords = basis == Basis.AS_PRINTED && build.isNone() && !process.isBlank();
-        List<String> wanting = wanting(
-                method, design, orientation, notch, inWords ? Basis.SOLID : basis, build, conditioning, rate, n);
+        if (basis == Basis.AS_PRINTED && !process.isBlank()) {
+            wanting.remove(WANTS_BASIS);
+        }
         if (!wanting.isEmpty()) {
             throw new IllegalArgumentException("a plan line lacks " + String.join(", ", wanting));
         }
@@ -88,7 +91,7 @@ public record PlannedTest(
             wanting.add("the way its notch faces");
         }
         if (basis == Basis.AS_SUPPLIED || (basis == Basis.AS_PRINTED) == build.isNone()) {
-            wanting.add("a basis, with walls and infill when it is as printed");
+            wanting.add(WANTS_BASIS);
         }
         if (conditioning == Conditioning.NONE) {
             wanting.add("a conditioning");

@@ -38,7 +38,7 @@ document.addEventListener("click", (event) => {
     });
     last.after(row);
     window.htmx?.process(row);
-    row.querySelector("select").focus();
+    row.querySelector("input").focus();
   }
 });
 

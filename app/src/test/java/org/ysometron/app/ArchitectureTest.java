@@ -20,6 +20,8 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.data.repository.Repository;
 import org.springframework.stereotype.Controller;
+import org.ysometron.core.quantity.Typed;
+import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** The law of the application. Each message names the breach, both ends and the remedy. */
 class ArchitectureTest {
@@ -88,6 +90,22 @@ class ArchitectureTest {
                         one -> one.isAssignableTo(org.ysometron.core.method.Method.class)
                                 && !one.isEquivalentTo(org.ysometron.core.method.Method.class)))
                 .because("pages go by a method's data, so that the next one needs no line here: ask Methods")
+                .check(APP);
+    }
+
+    @Test
+    void whatIsTypedHasOneReader() {
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("org.ysometron.app.demo")
+                .and()
+                // A field's example tells which unit a bare number is meant in: read there, typed by nobody.
+                .doNotHaveFullyQualifiedName("org.ysometron.app.intake.Field")
+                .and()
+                .doNotHaveFullyQualifiedName(org.ysometron.app.web.Entry.class.getName())
+                .should()
+                .callMethod(Typed.class, "read", String.class, String.class, UnitOfMeasure.class)
+                .because("forms are read by Entry and readings by their method's sheet")
                 .check(APP);
     }
 

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Objects;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -19,12 +20,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.app.web.SentFile;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 @Controller
 class PictureController {
@@ -108,16 +108,9 @@ class PictureController {
     }
 
     private static @Nullable Double across(@Nullable String text) {
-        if (text == null || text.isBlank()) {
-            return null;
-        }
-        Typed typed = Typed.read("width of the picture", text, UnitOfMeasure.working(Dimension.LENGTH));
-        if (typed instanceof Typed.Accepted accepted && accepted.value() > 0) {
-            return accepted.value();
-        }
-        throw new Refusal(
-                "across",
-                typed instanceof Typed.Refused refused ? refused.problem().beside() : "Expected for example 85 mm.");
+        OptionalDouble width =
+                Entry.strict("across", "Width of the picture", text).quantity(Dimension.LENGTH);
+        return width.isPresent() ? width.getAsDouble() : null;
     }
 
     @PostMapping("/lots/{code}/pictures/{id}/mark")

@@ -9,12 +9,12 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.chart.Scale;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Moments;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.drift.IndividualsLimits;
 import org.ysometron.core.method.CheckStandard;
-import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
 import org.ysometron.core.working.Figures;
 
@@ -87,15 +87,13 @@ public class CheckStandards {
     @Write
     public void read(long standardId, String typed, String by, @Nullable Instant at) {
         CheckStandardRow standard = row(standardId);
-        Typed read =
-                Typed.read("Reading", typed, UnitOfMeasure.find(standard.unit).orElseThrow());
-        if (!(read instanceof Typed.Accepted accepted)) {
-            throw new Refusal("reading", ((Typed.Refused) read).problem().beside());
-        }
+        double value = Entry.strict("reading", "Reading", typed)
+                .neededQuantity(UnitOfMeasure.find(standard.unit).orElseThrow())
+                .orElseThrow();
         CheckReading reading = new CheckReading();
         reading.standardId = standardId;
         reading.typed = typed.strip();
-        reading.value = accepted.value();
+        reading.value = value;
         reading.enteredBy = by;
         reading.enteredAt = at == null ? clock.instant() : at;
         readings.save(reading);

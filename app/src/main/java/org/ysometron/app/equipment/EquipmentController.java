@@ -25,9 +25,6 @@ import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.app.web.SentFile;
 import org.ysometron.core.method.Calibration.Coverage;
-import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** The register, one piece of equipment, its calibrations and its check standards. */
 @Controller
@@ -117,8 +114,9 @@ class EquipmentController {
         String paper = problems.text("certificate", certificate, "The certificate's number", 120, true);
         OptionalDouble most = verified.isBlank()
                 ? OptionalDouble.empty()
-                : capacity(
-                        "verified", verified, instruments.instrument(instrument).kind(), problems);
+                : problems.entry("verified", "It", verified)
+                        .neededQuantity(InstrumentForm.unit(
+                                instruments.instrument(instrument).kind()));
         if (problems.none() && done != null && due != null) {
             try {
                 calibrations.enter(
@@ -184,8 +182,10 @@ class EquipmentController {
         Problems problems = new Problems();
         InstrumentView instrument = instruments.instrument(id);
         String name = problems.text("standard", standard, "The standard's name", 80, true);
-        OptionalDouble value = capacity("nominal", nominal, instrument.kind(), problems);
-        OptionalDouble most = capacity("tolerance", tolerance, instrument.kind(), problems);
+        OptionalDouble value =
+                problems.entry("nominal", "It", nominal).neededQuantity(InstrumentForm.unit(instrument.kind()));
+        OptionalDouble most =
+                problems.entry("tolerance", "It", tolerance).neededQuantity(InstrumentForm.unit(instrument.kind()));
         if (problems.none()) {
             try {
                 standards.keep(
@@ -285,15 +285,5 @@ class EquipmentController {
                 SentFile.name(file, "certificate"),
                 "application/octet-stream",
                 SentFile.content("file", file, LARGEST_PAPER));
-    }
-
-    private static OptionalDouble capacity(String field, String typed, Kind kind, Problems problems) {
-        Dimension dimension = InstrumentForm.unit(kind).dimension();
-        Typed read = Typed.read("It", typed, UnitOfMeasure.working(dimension));
-        if (read instanceof Typed.Accepted accepted) {
-            return OptionalDouble.of(accepted.value());
-        }
-        problems.add(field, ((Typed.Refused) read).problem().beside());
-        return OptionalDouble.empty();
     }
 }

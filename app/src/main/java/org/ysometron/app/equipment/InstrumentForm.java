@@ -9,7 +9,6 @@ import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.equipment.Instruments.NewInstrument;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
 import org.ysometron.core.working.Figures;
 
@@ -28,6 +27,8 @@ record InstrumentForm(
         @Nullable String rig,
         @Nullable String note) {
 
+    private static final int MOST_PLACES = 500;
+
     static final InstrumentForm BLANK = new InstrumentForm(null, "", "", "", "", "", "", "", "", "", "", "");
 
     NewInstrument read(Problems problems) {
@@ -36,11 +37,13 @@ record InstrumentForm(
         boolean large = chosen.capacity().isPresent();
         boolean measures = chosen.station().isEmpty() && chosen != Kind.LIGHT_ENGINE && chosen != Kind.FIXTURE;
         Dimension dimension = unit(chosen).dimension();
-        OptionalDouble most =
-                large ? number("capacity", "Capacity", capacity, dimension, true, problems) : OptionalDouble.empty();
+        OptionalDouble most = large
+                ? problems.entry("capacity", "Capacity", capacity).neededQuantity(dimension)
+                : OptionalDouble.empty();
         Dimension uncertain = large ? Dimension.RATIO : dimension;
         double uncertainty = measures
-                ? number("uncertainty", "Uncertainty", this.uncertainty, uncertain, true, problems)
+                ? problems.entry("uncertainty", "Uncertainty", this.uncertainty)
+                        .neededQuantity(uncertain)
                         .orElse(0)
                 : 0;
         return new NewInstrument(
@@ -50,62 +53,22 @@ record InstrumentForm(
                 large ? uncertainty : 0,
                 large ? 0 : uncertainty,
                 new Facts(
-                        held(problems),
-                        number("resolution", "Resolution", resolution, dimension, false, problems),
-                        number("rangeLow", "Lower end of its range", rangeLow, dimension, false, problems),
+                        problems.entry("places", "The number of places", places).whole(1, MOST_PLACES, 1),
+                        problems.entry("resolution", "Resolution", resolution).quantity(dimension),
+                        problems.entry("rangeLow", "Lower end of its range", rangeLow)
+                                .quantity(dimension),
                         problems.text("rates", rates, "The rates", 80, false),
-                        plain("compliance", compliance, problems),
-                        number(
-                                "freeSwingLoss",
-                                "Loss of a free swing",
-                                freeSwingLoss,
-                                Dimension.ENERGY,
-                                false,
-                                problems),
+                        compliance(problems),
+                        problems.entry("freeSwingLoss", "Loss of a free swing", freeSwingLoss)
+                                .quantity(Dimension.ENERGY),
                         problems.text("rig", rig, "The rig", 80, false),
                         problems.text("note", note, "The note", 300, false)));
     }
 
-    private int held(Problems problems) {
-        String typed = places == null ? "" : places.strip();
-        try {
-            return typed.isEmpty() ? 1 : Integer.parseInt(typed);
-        } catch (NumberFormatException notWhole) {
-            problems.add("places", "'" + typed + "' is not a whole number; expected for example 12.");
-            return 1;
-        }
-    }
-
-    /** Compliance is typed bare, in mm/N: the product has no unit of that dimension. */
-    private static OptionalDouble plain(String field, @Nullable String typed, Problems problems) {
-        String bare = typed == null ? "" : typed.replace("mm/N", "").strip();
-        if (bare.isEmpty()) {
-            return OptionalDouble.empty();
-        }
-        Typed read = Typed.read("Compliance", bare, UnitOfMeasure.working(Dimension.RATIO));
-        if (read instanceof Typed.Accepted accepted && accepted.value() >= 0) {
-            return OptionalDouble.of(accepted.value());
-        }
-        problems.add(field, "'" + typed + "' is no compliance; expected for example 0.0004 mm/N.");
-        return OptionalDouble.empty();
-    }
-
-    private static OptionalDouble number(
-            String field,
-            String name,
-            @Nullable String typed,
-            Dimension dimension,
-            boolean required,
-            Problems problems) {
-        if (!required && (typed == null || typed.isBlank())) {
-            return OptionalDouble.empty();
-        }
-        Typed read = Typed.read(name, typed == null ? "" : typed, UnitOfMeasure.working(dimension));
-        if (read instanceof Typed.Accepted accepted) {
-            return OptionalDouble.of(accepted.value());
-        }
-        problems.add(field, ((Typed.Refused) read).problem().beside());
-        return OptionalDouble.empty();
+    /** Compliance is typed bare or in mm/N: the product has no unit of that dimension. */
+    private OptionalDouble compliance(Problems problems) {
+        String bare = compliance == null ? "" : compliance.replace("mm/N", "");
+        return problems.entry("compliance", "Compliance", bare).number(1, "0.0004 mm/N");
     }
 
     /** The unit that a kind reads in. */

@@ -14,13 +14,11 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.chart.Scale;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Moments;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Setup;
 import org.ysometron.core.plan.Bridging;
-import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 import org.ysometron.core.working.Figures;
 
 /** Bridging studies of a product: old and new way by the same lots. */
@@ -205,11 +203,9 @@ class BridgingController {
 
     /** A margin in the property's own unit, typed bare or with it. */
     private static double number(String typed) {
-        String bare = typed.replaceAll("[^0-9.,eE+-]", "");
-        Typed read = Typed.read("Margin", bare, UnitOfMeasure.working(Dimension.RATIO));
-        if (read instanceof Typed.Accepted accepted) {
-            return accepted.value();
-        }
-        throw new Refusal("margin", "'" + typed + "' is no margin; expected for example 1.");
+        String bare = typed.replaceAll("[^0-9.,]*$", "");
+        return Entry.strict("margin", "The margin", bare)
+                .number(Double.MAX_VALUE, "1")
+                .orElseThrow(() -> new Refusal("margin", "'" + typed + "' is no margin; expected for example 1."));
     }
 }

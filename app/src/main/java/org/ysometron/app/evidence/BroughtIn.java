@@ -1,7 +1,6 @@
 package org.ysometron.app.evidence;
 
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -20,6 +19,7 @@ import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.app.web.Table;
@@ -31,7 +31,6 @@ import org.ysometron.core.claim.Setup;
 import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.Characteristics;
 import org.ysometron.core.publication.Topic;
-import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
 
 /**
@@ -183,7 +182,7 @@ class BroughtIn {
                         + property.title().toLowerCase(Locale.ROOT)
                         + (orientation.isEmpty() ? " without an orientation" : ", " + orientation)
                         + " whose terms the chart could go by."));
-        int n = whole(record.at("n"));
+        int n = Problems.thrown().cell("file", "n", record.at("n")).neededWhole(1, 9999);
         double mean = number("mean", record.at("mean"), property);
         String typed = record.at("s");
         OptionalDouble sd =
@@ -202,15 +201,11 @@ class BroughtIn {
     }
 
     private LocalDate day(String text) {
-        try {
-            LocalDate day = LocalDate.parse(text);
-            if (day.isAfter(LocalDate.now(clock))) {
-                throw new Refusal("made on " + day + ", which has not come yet.");
-            }
-            return day;
-        } catch (DateTimeParseException notADay) {
-            throw new Refusal("'" + text + "' is not a date; expected for example 2026-03-14.");
+        LocalDate day = Entry.strict("made_on", "made on", text).neededDay();
+        if (day.isAfter(LocalDate.now(clock))) {
+            throw new Refusal("made on " + day + ", which has not come yet.");
         }
+        return day;
     }
 
     private static Characteristic property(String text) {
@@ -224,30 +219,13 @@ class BroughtIn {
         throw new Refusal("'" + text + "' is no property that is charted; for example Tensile strength.");
     }
 
-    private static int whole(String text) {
-        if (text.matches("\\d{1,4}") && Integer.parseInt(text) > 0) {
-            return Integer.parseInt(text);
-        }
-        throw new Refusal("n is '" + text + "', not a number of specimens.");
-    }
-
     private static double number(String what, String text, Characteristic property) {
+        Entry entry = Problems.thrown().cell("file", what, text);
+        if (entry.isBlank()) {
+            entry.missing("12.5");
+        }
         Optional<UnitOfMeasure> unit = UnitOfMeasure.find(property.unit());
-        if (unit.isPresent()) {
-            Typed read = Typed.read(what, text, unit.get());
-            if (read instanceof Typed.Accepted accepted) {
-                return accepted.value();
-            }
-            throw new Refusal(((Typed.Refused) read).problem().text());
-        }
-        try {
-            double value = Double.parseDouble(text.replace(',', '.'));
-            if (value > 0 && !Double.isInfinite(value)) {
-                return value;
-            }
-        } catch (NumberFormatException notANumber) {
-            // said below
-        }
-        throw new Refusal(what + " is '" + text + "', not a number above zero.");
+        return (unit.isPresent() ? entry.neededQuantity(unit.get()) : entry.number(Double.MAX_VALUE, "12.5"))
+                .orElseThrow();
     }
 }

@@ -8,6 +8,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.web.Problems;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.publication.Policy;
@@ -44,7 +45,7 @@ class PastController {
 
     private String words(Products.ProductView product, Row row) {
         try {
-            Topic topic = Topic.named(String.valueOf(row.topic())).orElseThrow(IllegalArgumentException::new);
+            Topic topic = Topic.meant(String.valueOf(row.topic())).orElseThrow(IllegalArgumentException::new);
             Form form = Form.valueOf(String.valueOf(row.form()));
             if (!topic.needsTerms() || topic.dimension().isEmpty()) {
                 return "Only what is tested on specimens has past lots to ask.";
@@ -64,9 +65,7 @@ class PastController {
                     row.orientation() == null || row.orientation().isBlank()
                             ? Orientation.ZX
                             : Orientation.valueOf(row.orientation());
-            int n = row.specimens() != null && row.specimens().matches("\\d{1,3}")
-                    ? Integer.parseInt(row.specimens())
-                    : 0;
+            int n = new Problems().entry("specimens", "n", row.specimens()).whole(0, 999, 0);
             Statement statement = new Statement(
                     0,
                     topic,

@@ -6,10 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** The fields of a record as typed, read one by one; what is wrong is gathered at its field. */
 final class Entries {
@@ -25,16 +24,15 @@ final class Entries {
         this.problems = problems;
     }
 
+    private Entry entry(Field field) {
+        return problems.entry(field.name(), field.label(), typed.get(field.name()));
+    }
+
     String text(Field field) {
-        String text = typed.getOrDefault(field.name(), "").strip();
         int most = field.kind() == Field.Kind.LINES ? LONGEST_LINES : LONGEST;
-        if (text.isEmpty() && field.required()) {
-            problems.add(field.name(), field.label() + " is missing.");
-        } else if (text.length() > most) {
-            problems.add(field.name(), field.label() + " has more than " + most + " characters.");
-            return "";
-        }
-        return text;
+        String text =
+                field.required() ? entry(field).needed(most) : entry(field).text(most);
+        return text.length() > most ? "" : text;
     }
 
     OptionalDouble quantity(Field field) {
@@ -46,47 +44,28 @@ final class Entries {
         if (dimension == Dimension.RATIO && text.matches("0+([.,]0+)?\\s*%?")) {
             return OptionalDouble.of(0);
         }
-        Typed read = Typed.read(field.label(), text, field.bareUnit());
-        if (read instanceof Typed.Accepted accepted) {
-            // Ovens, nozzles and baths are heated; frost is a temperature, and here a slip of the keyboard.
-            if (dimension == Dimension.TEMPERATURE && !(accepted.value() > 0)) {
-                problems.add(field.name(), "'" + text + "' is not above 0 °C: what is meant here is heated.");
-                return OptionalDouble.empty();
-            }
-            return OptionalDouble.of(accepted.value());
+        OptionalDouble read = entry(field).quantity(field.bareUnit());
+        // Ovens, nozzles and baths are heated; frost is a temperature, and here a slip of the keyboard.
+        if (dimension == Dimension.TEMPERATURE && read.isPresent() && !(read.getAsDouble() > 0)) {
+            entry(field).wrong("is not above 0 °C: what is meant here is heated");
+            return OptionalDouble.empty();
         }
-        problems.add(field.name(), ((Typed.Refused) read).problem().beside());
-        return OptionalDouble.empty();
+        return read;
     }
 
     /** A bare number, whose unit stands in another field. */
     OptionalDouble number(Field field) {
-        String text = text(field);
-        if (text.isEmpty()) {
-            return OptionalDouble.empty();
-        }
-        Optional<Double> number = plain(text);
-        if (number.isEmpty()) {
-            problems.add(field.name(), "'" + text + "' is not a number above zero.");
-        }
-        return number.map(OptionalDouble::of).orElse(OptionalDouble.empty());
+        return text(field).isEmpty() ? OptionalDouble.empty() : entry(field).number(Double.MAX_VALUE, "12.5");
     }
 
     Optional<String> choice(Field field) {
-        String text = text(field);
-        Optional<String> found = field.options().stream()
-                .map(Field.Option::value)
-                .filter(text::equals)
-                .findFirst();
-        if (found.isEmpty() && !text.isEmpty()) {
-            problems.add(field.name(), "'" + text + "' cannot be chosen here.");
-        }
-        return found;
+        text(field);
+        return entry(field)
+                .choice(field.options().stream().map(Field.Option::value).toList());
     }
 
     Optional<LocalDateTime> moment(Field field) {
-        String text = text(field);
-        return text.isEmpty() ? Optional.empty() : Optional.ofNullable(problems.moment(field.name(), text));
+        return text(field).isEmpty() ? Optional.empty() : entry(field).neededMoment();
     }
 
     /** The lines of a field, each cut at blanks, tabs and semicolons; empty lines are passed over. */
@@ -100,23 +79,16 @@ final class Entries {
         return lines;
     }
 
-    /** A number in a line, with or without mm behind it. */
+    /** A length in a line, with or without mm behind it; 1 where it is none, which is then said. */
     double millimetres(Field field, int line, String text) {
-        Typed read = Typed.read("line " + (line + 1), text, UnitOfMeasure.working(Dimension.LENGTH));
-        if (read instanceof Typed.Accepted accepted) {
-            return accepted.value();
-        }
-        problems.add(field.name(), ((Typed.Refused) read).problem().text());
-        return 1;
+        return problems.cell(field.name(), "line " + (line + 1), text)
+                .neededQuantity(Dimension.LENGTH)
+                .orElse(1);
     }
 
-    static Optional<Double> plain(String text) {
-        try {
-            double value = Double.parseDouble(text.replace(',', '.'));
-            return value > 0 && Double.isFinite(value) ? Optional.of(value) : Optional.empty();
-        } catch (NumberFormatException notANumber) {
-            return Optional.empty();
-        }
+    /** A bare number in a line, of which the caller says what is wrong. */
+    static OptionalDouble bare(String text) {
+        return new Problems().entry("", "", text).number(Double.MAX_VALUE, "");
     }
 
     void wrong(Field field, String message) {

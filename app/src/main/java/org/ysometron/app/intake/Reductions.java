@@ -219,7 +219,7 @@ class Reductions {
         double[] depths = new double[lines.size()];
         for (int i = 0; i < lines.size(); i++) {
             List<String> cells = lines.get(i);
-            Optional<Double> exposure = Entries.plain(cells.get(0));
+            OptionalDouble exposure = Entries.bare(cells.get(0));
             if (cells.size() != 2 || exposure.isEmpty()) {
                 entries.wrong(
                         points,
@@ -227,7 +227,7 @@ class Reductions {
                                 + "'; expected an exposure and a depth, for example 2.0 0.094.");
                 return null;
             }
-            exposures[i] = exposure.get();
+            exposures[i] = exposure.getAsDouble();
             depths[i] = entries.millimetres(points, i, cells.get(1));
         }
         OptionalDouble recipe = entries.number(field(kind, "recipe"));

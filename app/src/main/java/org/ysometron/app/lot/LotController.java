@@ -14,12 +14,10 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.publication.Family;
-import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 @Controller
 class LotController {
@@ -59,15 +57,10 @@ class LotController {
         }
 
         Lots.Origin origin(Problems problems) {
-            String typedRegrind = problems.text("regrind", regrind, "The share of regrind", 20, false);
-            if (!typedRegrind.isEmpty()) {
-                String share = typedRegrind.endsWith("%") ? typedRegrind : typedRegrind + " %";
-                boolean none = share.matches("0+([.,]0+)?\\s*%");
-                Typed read = Typed.read("Regrind", share, UnitOfMeasure.working(Dimension.RATIO));
-                if (!none && (!(read instanceof Typed.Accepted accepted) || accepted.value() > 1)) {
-                    problems.add("regrind", "'" + typedRegrind + "' is no share; expected for example 12 %.");
-                }
-                typedRegrind = share;
+            Entry share = problems.entry("regrind", "The share of regrind", regrind);
+            String stated = share.text(20);
+            if (share.share().isPresent() && !stated.endsWith("%")) {
+                stated = stated + " %";
             }
             List<Lots.RawMaterial> raw = new ArrayList<>();
             add(raw, Lots.RawMaterial.Kind.POLYMER, polymer, problems);
@@ -76,21 +69,19 @@ class LotController {
             add(raw, Lots.RawMaterial.Kind.PHOTOINITIATOR, photoinitiator, problems);
             return new Lots.Origin(
                     problems.text("line", line, "The line", 60, false),
-                    typedRegrind,
+                    stated,
                     Blends.read(formulation, grade, masterbatchShare, problems),
                     raw);
         }
 
         private static void add(
                 List<Lots.RawMaterial> raw, Lots.RawMaterial.Kind kind, @Nullable String codes, Problems problems) {
-            for (String code : (codes == null ? "" : codes).split("[,;]")) {
-                String plain = code.strip();
-                if (plain.length() > 60) {
+            for (String code :
+                    problems.entry("raw", "The raw-material lots", codes).list()) {
+                if (code.length() > 60) {
                     problems.add("raw", "A raw-material lot has at most 60 characters.");
-                } else if (!plain.isEmpty()
-                        && raw.stream()
-                                .noneMatch(r -> r.kind() == kind && r.code().equals(plain))) {
-                    raw.add(new Lots.RawMaterial(kind, plain));
+                } else {
+                    raw.add(new Lots.RawMaterial(kind, code));
                 }
             }
         }

@@ -5,10 +5,9 @@ import java.util.Locale;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.ui.Model;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** A sample as typed. */
 public record SampleForm(
@@ -44,15 +43,8 @@ public record SampleForm(
     }
 
     private Samples.Holds amount(Problems problems) {
-        String typed = holds == null ? "" : holds.strip();
-        if (typed.isEmpty()) {
-            return Samples.Holds.UNKNOWN;
-        }
-        Typed read = Typed.read("What it holds", typed, UnitOfMeasure.working(Dimension.MASS));
-        if (read instanceof Typed.Accepted accepted) {
-            return new Samples.Holds(typed, OptionalDouble.of(accepted.value()));
-        }
-        problems.add("holds", ((Typed.Refused) read).problem().beside());
-        return Samples.Holds.UNKNOWN;
+        Entry content = problems.entry("holds", "What it holds", holds);
+        OptionalDouble grams = content.quantity(Dimension.MASS);
+        return grams.isPresent() ? new Samples.Holds(content.typed(), grams) : Samples.Holds.UNKNOWN;
     }
 }

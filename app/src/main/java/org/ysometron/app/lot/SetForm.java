@@ -16,8 +16,6 @@ import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /**
  * A set of specimens as typed. Orientation is never guessed.
@@ -75,16 +73,14 @@ public record SetForm(
         if (orientation == null) {
             problems.add("orientation", "Choose how the specimens lay on the plate.");
         }
-        int specimens = 0;
-        try {
-            specimens = Integer.parseInt(String.valueOf(count).strip());
-        } catch (NumberFormatException notWhole) {
-            problems.add(
-                    "count", "'" + count + "' is not a number of specimens; expected 1 to " + Lots.LARGEST_SET + ".");
-        }
+        int specimens =
+                problems.entry("count", "The number of specimens", count).neededWhole(1, Lots.LARGEST_SET);
         String cure = problems.text("process", process, "Exposure and cure", 120, resin);
-        LocalDateTime made = time("madeAt", madeAt, problems);
-        LocalDateTime climate = time("conditionedFrom", conditionedFrom, problems);
+        LocalDateTime made =
+                problems.entry("madeAt", "When it was made", madeAt).moment().orElse(null);
+        LocalDateTime climate = problems.entry("conditionedFrom", "When it went into the climate", conditionedFrom)
+                .moment()
+                .orElse(null);
         if (climate != null && conditioning != Conditioning.CONDITIONED) {
             problems.add("conditionedFrom", "Only a conditioned set has a conditioning clock.");
         }
@@ -115,7 +111,11 @@ public record SetForm(
                             ? "Say which way its notch faces."
                             : "A " + specimen.title() + " has no notch.");
         }
-        double speed = tested.data().rated() ? speed(problems) : 0;
+        double speed = tested.data().rated()
+                ? problems.entry("rate", "Rate", rate)
+                        .neededQuantity(Dimension.SPEED)
+                        .orElse(0)
+                : 0;
         return new Lots.NewSet(
                 request == null || request.isBlank() || request.length() > 40
                         ? UUID.randomUUID().toString()
@@ -128,18 +128,5 @@ public record SetForm(
                 specimens,
                 new Lots.Making(sample, cure, made, climate),
                 new Lots.Purpose(tested.data().id(), faces, Build.NONE, 1));
-    }
-
-    private double speed(Problems problems) {
-        Typed typed = Typed.read("Rate", rate == null ? "" : rate, UnitOfMeasure.working(Dimension.SPEED));
-        if (typed instanceof Typed.Accepted accepted) {
-            return accepted.value();
-        }
-        problems.add("rate", ((Typed.Refused) typed).problem().beside());
-        return 0;
-    }
-
-    private static @Nullable LocalDateTime time(String field, @Nullable String typed, Problems problems) {
-        return typed == null || typed.isBlank() ? null : problems.moment(field, typed);
     }
 }

@@ -18,12 +18,12 @@ import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.material.Conditioning;
 import org.ysometron.core.material.SiteClock;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** Conditioning: when sets went into which climate and came out, what they weighed, and from when on they are ready. */
 @Component
@@ -171,14 +171,9 @@ public class Climates {
         if (!conditioned(lots.specimens(lot.id())).containsKey(setId)) {
             throw new Refusal("mass", "Lot " + lot.code() + " has no such conditioned set.");
         }
-        Typed read = Typed.read("Mass", typed, UnitOfMeasure.working(Dimension.MASS));
-        if (!(read instanceof Typed.Accepted accepted) || !(accepted.value() > 0)) {
-            throw new Refusal(
-                    "mass",
-                    read instanceof Typed.Refused refused
-                            ? refused.problem().beside()
-                            : "A mass above zero is needed, for example 10.004 g.");
-        }
+        double grams = Entry.strict("mass", "Mass", typed)
+                .neededQuantity(Dimension.MASS)
+                .orElseThrow();
         if (at.isAfter(LocalDateTime.now(clock).plusMinutes(1))) {
             throw new Refusal("weighedAt", "It cannot have been weighed after now.");
         }
@@ -186,7 +181,7 @@ public class Climates {
         row.setId = setId;
         row.weighedAt = at;
         row.typed = typed.strip();
-        row.mass = accepted.value();
+        row.mass = grams;
         row.enteredBy = by;
         weighings.save(row);
     }

@@ -5,10 +5,9 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
+import java.util.OptionalLong;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
@@ -25,11 +24,10 @@ import org.ysometron.app.plan.Treatments;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.app.web.Sent;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.plan.Plate;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** How a lot's specimens are made: print runs, chambers, conditioning, rework, deliveries, labels. */
 @Controller
@@ -103,7 +101,7 @@ class MakeController {
 
     /** A form of the page: what it stores, or why not, with everything that was typed. */
     private interface Step {
-        void store(LotView lot, Problems problems);
+        void store(LotView lot, Sent form);
     }
 
     private String stored(
@@ -116,7 +114,7 @@ class MakeController {
         LotView lot = lots.named(code);
         Problems problems = new Problems();
         try {
-            step.store(lot, problems);
+            step.store(lot, new Sent(sent, problems, anchor));
         } catch (NotFound unknown) {
             problems.add(anchor, String.valueOf(unknown.getMessage()));
         } catch (Refusal refusal) {
@@ -139,34 +137,35 @@ class MakeController {
             Authentication by,
             Model model,
             HttpServletResponse response) {
-        return stored(code, sent, "runs", model, response, (lot, problems) -> {
-            LocalDateTime started = moment(sent, "startedAt", "runs", problems);
+        return stored(code, sent, "runs", model, response, (lot, form) -> {
+            LocalDateTime started =
+                    form.inForm("startedAt", "The start").neededMoment().orElse(null);
             List<Runs.Batch> batches = new ArrayList<>();
             List<Plans.Line> lines =
                     plans.ofLot(lot.id()).map(Plans.LotPlanView::lines).orElse(List.of());
             for (int i = 0; i < lines.size(); i++) {
-                int count = whole(sent, "count-" + i, 0, "runs", problems);
+                int count = form.inForm("count-" + i, "Line " + (i + 1)).whole(0, Lots.LARGEST_SET, 0);
                 if (count > 0 && !lines.get(i).leftOut()) {
                     batches.add(new Runs.Batch(lines.get(i).test(), count));
                 }
             }
             Runs.NewRun run = new Runs.NewRun(
-                    request(sent),
-                    whole(sent, "recipe", 0, "runs", problems),
-                    key(sent, "sample"),
+                    form.request(),
+                    form.inForm("recipe", "The recipe").whole(0, Integer.MAX_VALUE, 0),
+                    sample(form),
                     started == null ? LocalDateTime.now(clock) : started,
                     new Runs.Surroundings(
-                            text(sent, "ambient", "The room", 30, problems),
-                            text(sent, "humidity", "The humidity", 30, problems),
-                            text(sent, "spoolState", "The spool's state", 60, problems),
-                            text(sent, "nozzleHours", "The nozzle's hours", 30, problems),
-                            text(sent, "differences", "What differed", 300, problems)),
-                    new Plate(side(sent, "plateWidth", problems), side(sent, "plateDepth", problems)),
+                            form.beside("ambient", "The room").text(30),
+                            form.beside("humidity", "The humidity").text(30),
+                            form.beside("spoolState", "The spool's state").text(60),
+                            form.beside("nozzleHours", "The nozzle's hours").text(30),
+                            form.beside("differences", "What differed").text(300)),
+                    new Plate(side(form, "plateWidth"), side(form, "plateDepth")),
                     batches,
-                    scale(sent, problems),
-                    whole(sent, "reference", 0, "runs", problems),
-                    "yes".equals(sent.get("anyway")));
-            if (problems.none()) {
+                    scale(form),
+                    form.inForm("reference", "Specimens of the reference lot").whole(0, Lots.LARGEST_SET, 0),
+                    form.ticked("anyway"));
+            if (form.isRight()) {
                 runs.print(lot, run, by.getName());
             }
         });
@@ -182,25 +181,26 @@ class MakeController {
             Authentication by,
             Model model,
             HttpServletResponse response) {
-        return stored(code, sent, "chambers", model, response, (lot, problems) -> {
-            LocalDateTime began = moment(sent, "beganAt", "chambers", problems);
+        return stored(code, sent, "chambers", model, response, (lot, form) -> {
+            LocalDateTime began =
+                    form.inForm("beganAt", "The begin").neededMoment().orElse(null);
             if (pose == null || placing == null) {
-                problems.add("chambers", "Choose the pose, and whether places are fixed or changed.");
+                form.wrong("Choose the pose, and whether places are fixed or changed.");
                 return;
             }
             Chambers.NewChamber run = new Chambers.NewChamber(
-                    request(sent),
-                    whole(sent, "treatment", 0, "chambers", problems),
-                    whole(sent, "chamber", 0, "chambers", problems),
+                    form.request(),
+                    form.inForm("treatment", "The programme").whole(0, Integer.MAX_VALUE, 0),
+                    form.inForm("chamber", "The chamber").whole(0, Integer.MAX_VALUE, 0),
                     began == null ? LocalDateTime.now(clock) : began,
-                    whole(sent, "cycles", 1, "chambers", problems),
-                    whole(sent, "rows", 2, "chambers", problems),
-                    whole(sent, "columns", 5, "chambers", problems),
+                    form.inForm("cycles", "The cycles").whole(0, 100, 1),
+                    form.inForm("rows", "The rows").whole(0, 100, 2),
+                    form.inForm("columns", "The columns").whole(0, 100, 5),
                     placing,
                     pose,
-                    names(sent.get("inside")),
-                    text(sent, "reached", "What was reached", 120, problems));
-            if (problems.none()) {
+                    form.inForm("inside", "The specimens").names(),
+                    form.beside("reached", "What was reached").text(120));
+            if (form.isRight()) {
                 chambers.treat(lot, run, by.getName());
             }
         });
@@ -215,28 +215,22 @@ class MakeController {
             Authentication by,
             Model model,
             HttpServletResponse response) {
-        return stored(code, sent, "rework", model, response, (lot, problems) -> {
-            LocalDateTime at = moment(sent, "doneAt", "rework", problems);
+        return stored(code, sent, "rework", model, response, (lot, form) -> {
+            LocalDateTime at =
+                    form.inForm("doneAt", "When it was done").neededMoment().orElse(null);
             if (kind == null) {
-                problems.add("rework", "Choose what was done.");
-            } else if (problems.none() && at != null) {
+                form.wrong("Choose what was done.");
+            } else if (form.isRight() && at != null) {
                 histories.record(
                         lot,
-                        names(sent.get("reworked")),
+                        form.inForm("reworked", "The specimens").names(),
                         kind,
-                        cause(sent.get("cause")),
-                        text(sent, "note", "The note", 200, problems),
+                        form.inForm("cause", "Cause").choice(Cause.values()).orElse(null),
+                        form.beside("note", "The note").text(200),
                         at,
                         by.getName());
             }
         });
-    }
-
-    private static @Nullable Cause cause(@Nullable String name) {
-        return Arrays.stream(Cause.values())
-                .filter(cause -> cause.name().equals(name))
-                .findFirst()
-                .orElse(null);
     }
 
     @PostMapping("/lots/{code}/make/bought")
@@ -247,26 +241,26 @@ class MakeController {
             Authentication by,
             Model model,
             HttpServletResponse response) {
-        return stored(code, sent, "bought", model, response, (lot, problems) -> {
-            int line = whole(sent, "line", -1, "bought", problems);
+        return stored(code, sent, "bought", model, response, (lot, form) -> {
+            int line = form.inForm("line", "The line").whole(0, 1000, -1);
             List<Plans.Line> lines =
                     plans.ofLot(lot.id()).map(Plans.LotPlanView::lines).orElse(List.of());
-            LocalDate received = problems.date("bought", sent.get("receivedOn"));
+            LocalDate received = form.problems().date("bought", form.raw("receivedOn"));
             if (line < 0 || line >= lines.size()) {
-                problems.add("bought", "Choose the line of the plan that they were made for.");
+                form.wrong("Choose the line of the plan that they were made for.");
                 return;
             }
             Boughts.NewBought delivery = new Boughts.NewBought(
-                    request(sent),
+                    form.request(),
                     lines.get(line).test(),
-                    whole(sent, "count", 0, "bought", problems),
-                    needed(sent, "maker", "Who made them", 40, problems),
-                    needed(sent, "machine", "The machine", 40, problems),
-                    needed(sent, "fileRevision", "The file's revision", 30, problems),
-                    text(sent, "refusals", "What was refused", 300, problems),
-                    text(sent, "changes", "What was changed", 300, problems),
+                    form.inForm("count", "How many").whole(0, Lots.LARGEST_SET, 0),
+                    form.inForm("maker", "Who made them").needed(40),
+                    form.inForm("machine", "The machine").needed(40),
+                    form.inForm("fileRevision", "The file's revision").needed(30),
+                    form.beside("refusals", "What was refused").text(300),
+                    form.beside("changes", "What was changed").text(300),
                     received == null ? LocalDate.now(clock) : received);
-            if (problems.none()) {
+            if (form.isRight()) {
                 boughts.receive(lot, delivery, by.getName());
             }
         });
@@ -287,8 +281,7 @@ class MakeController {
                 "bought",
                 model,
                 response,
-                (lot, problems) -> boughts.inspect(
-                        lot, set, "yes".equals(sent.get("passed")), sent.getOrDefault("inspection", ""), by.getName()));
+                (lot, form) -> boughts.inspect(lot, set, form.ticked("passed"), form.raw("inspection"), by.getName()));
     }
 
     @PostMapping("/lots/{code}/make/climate")
@@ -300,12 +293,12 @@ class MakeController {
             Authentication by,
             Model model,
             HttpServletResponse response) {
-        return stored(code, sent, "climate", model, response, (lot, problems) -> {
-            LocalDateTime in = optional(sent, "in", "climate", problems);
-            LocalDateTime out = optional(sent, "out", "climate", problems);
-            String climate = text(sent, "atmosphere", "The climate", 60, problems);
-            if (problems.none()) {
-                climates.move(lot, set, in, out, climate, sent.getOrDefault("late", ""), by.getName());
+        return stored(code, sent, "climate", model, response, (lot, form) -> {
+            LocalDateTime in = form.inForm("in", "Into the climate").moment().orElse(null);
+            LocalDateTime out = form.inForm("out", "Out of it").moment().orElse(null);
+            String climate = form.beside("atmosphere", "The climate").text(60);
+            if (form.isRight()) {
+                climates.move(lot, set, in, out, climate, form.raw("late"), by.getName());
             }
         });
     }
@@ -319,11 +312,12 @@ class MakeController {
             Authentication by,
             Model model,
             HttpServletResponse response) {
-        return stored(code, sent, "climate", model, response, (lot, problems) -> {
-            LocalDateTime at = moment(sent, "weighedAt", "climate", problems);
-            if (problems.none() && at != null) {
-                climates.weigh(
-                        lot, set, sent.getOrDefault("mass", ""), at, sent.getOrDefault("late", ""), by.getName());
+        return stored(code, sent, "climate", model, response, (lot, form) -> {
+            LocalDateTime at = form.inForm("weighedAt", "When it was weighed")
+                    .neededMoment()
+                    .orElse(null);
+            if (form.isRight() && at != null) {
+                climates.weigh(lot, set, form.raw("mass"), at, form.raw("late"), by.getName());
             }
         });
     }
@@ -337,12 +331,18 @@ class MakeController {
             Authentication by,
             Model model,
             HttpServletResponse response) {
-        return stored(code, sent, "marks", model, response, (lot, problems) -> {
-            String words = text(sent, "words", "What was read", 120, problems);
+        return stored(code, sent, "marks", model, response, (lot, form) -> {
+            String words = form.beside("words", "What was read").text(120);
             if (kind == null) {
-                problems.add("marks", "Choose whether it was begun, read or done.");
-            } else if (problems.none()) {
-                marks.set(lot, names(sent.get("marked")), kind, words, LocalDateTime.now(clock), by.getName());
+                form.wrong("Choose whether it was begun, read or done.");
+            } else if (form.isRight()) {
+                marks.set(
+                        lot,
+                        form.inForm("marked", "The specimens").names(),
+                        kind,
+                        words,
+                        LocalDateTime.now(clock),
+                        by.getName());
             }
         });
     }
@@ -356,74 +356,16 @@ class MakeController {
 
     // ---- reading what was sent ---------------------------------------------------------------------------------
 
-    private static String request(Map<String, String> sent) {
-        String key = sent.getOrDefault("request", "");
-        return key.isBlank() || key.length() > 36 ? UUID.randomUUID().toString() : key;
+    private static @Nullable Long sample(Sent form) {
+        OptionalLong key = form.inForm("sample", "The sample").key();
+        return key.isPresent() ? key.getAsLong() : null;
     }
 
-    private static String text(Map<String, String> sent, String field, String name, int longest, Problems problems) {
-        return problems.text(field, sent.get(field), name, longest, false);
+    private static double side(Sent form, String field) {
+        return form.inForm(field, "Plate").within(Dimension.LENGTH, 1, 2000, 220, "220 mm");
     }
 
-    private static String needed(Map<String, String> sent, String field, String name, int longest, Problems problems) {
-        return problems.text("bought", sent.get(field), name, longest, true);
-    }
-
-    private static @Nullable LocalDateTime moment(
-            Map<String, String> sent, String field, String anchor, Problems problems) {
-        return problems.moment(anchor, sent.getOrDefault(field, ""));
-    }
-
-    private static @Nullable LocalDateTime optional(
-            Map<String, String> sent, String field, String anchor, Problems problems) {
-        return sent.getOrDefault(field, "").isBlank() ? null : moment(sent, field, anchor, problems);
-    }
-
-    private static int whole(Map<String, String> sent, String field, int otherwise, String anchor, Problems problems) {
-        String typed = sent.getOrDefault(field, "").strip();
-        if (typed.isEmpty()) {
-            return otherwise;
-        }
-        if (!typed.matches("\\d{1,9}")) {
-            problems.add(anchor, "'" + typed + "' is not a whole number; expected for example 5.");
-            return otherwise;
-        }
-        return Integer.parseInt(typed);
-    }
-
-    private static @Nullable Long key(Map<String, String> sent, String field) {
-        String typed = sent.getOrDefault(field, "").strip();
-        return typed.matches("\\d{1,18}") ? Long.valueOf(typed) : null;
-    }
-
-    private static double side(Map<String, String> sent, String field, Problems problems) {
-        String typed = sent.getOrDefault(field, "").isBlank() ? "220 mm" : sent.getOrDefault(field, "");
-        Typed read = Typed.read("Plate", typed, UnitOfMeasure.working(Dimension.LENGTH));
-        if (read instanceof Typed.Accepted accepted && accepted.value() > 0 && accepted.value() < 2000) {
-            return accepted.value();
-        }
-        problems.add(
-                "runs",
-                read instanceof Typed.Refused refused
-                        ? refused.problem().beside()
-                        : "'" + typed + "' is no side of a plate; expected for example 220 mm.");
-        return 220;
-    }
-
-    private static double scale(Map<String, String> sent, Problems problems) {
-        String typed = sent.getOrDefault("scale", "").isBlank() ? "1" : sent.getOrDefault("scale", "");
-        Typed read = Typed.read("Scale", typed, UnitOfMeasure.working(Dimension.RATIO));
-        if (read instanceof Typed.Accepted accepted && accepted.value() >= 0.1 && accepted.value() <= 10) {
-            return accepted.value();
-        }
-        problems.add("runs", "'" + typed + "' is no scale; expected 1, or for example 0.5 or 95 %.");
-        return 1;
-    }
-
-    private static List<String> names(@Nullable String typed) {
-        return Arrays.stream((typed == null ? "" : typed).split("[,; \\n\\r]+"))
-                .filter(name -> !name.isBlank())
-                .distinct()
-                .toList();
+    private static double scale(Sent form) {
+        return form.inForm("scale", "Scale").within(Dimension.RATIO, 0.1, 10, 1, "1 or 95 %");
     }
 }

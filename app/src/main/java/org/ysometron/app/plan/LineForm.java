@@ -1,11 +1,11 @@
 package org.ysometron.app.plan;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.springframework.util.MultiValueMap;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
@@ -18,8 +18,6 @@ import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** The lines of a plan as typed: rows of one form, whose fields share their names. */
 final class LineForm {
@@ -115,24 +113,36 @@ final class LineForm {
             return Optional.empty();
         }
         Method method = known.get();
-        SpecimenDesign design = chosen(row.design(), SpecimenDesign.values())
+        SpecimenDesign design = problems.cell(field, "Specimen", row.design())
+                .choice(SpecimenDesign.values())
                 .orElse(method.data().designs().get(0));
-        Orientation orientation =
-                chosen(row.orientation(), Orientation.values()).orElse(Orientation.NONE);
-        Notch notch = chosen(row.notch(), Notch.values()).orElse(Notch.NONE);
-        Basis basis = chosen(row.basis(), Basis.values()).orElse(Basis.AS_SUPPLIED);
-        Conditioning conditioning =
-                chosen(row.conditioning(), Conditioning.values()).orElse(Conditioning.NONE);
-        double rate = rate(row.rate(), field, problems);
-        int n = whole(row.n());
-        Build build = build(row.build(), basis, field, problems);
-        String process = problems.text(field, row.process(), "Cure or annealing", 120, false);
-        String expected = problems.text(field, row.expected(), "The expected load", 30, false);
-        if (!expected.isEmpty() && expected(method, expected).isEmpty()) {
-            problems.add(
-                    field,
-                    "'" + expected + "' is no load for " + method.data().title() + "; expected for example 3 "
-                            + method.data().equipment().unit() + ".");
+        Orientation orientation = problems.cell(field, "Orientation", row.orientation())
+                .choice(Orientation.values())
+                .orElse(Orientation.NONE);
+        Notch notch = problems.cell(field, "Notch", row.notch())
+                .choice(Notch.values())
+                .orElse(Notch.NONE);
+        Basis basis = problems.cell(field, "Basis", row.basis())
+                .choice(Basis.values())
+                .orElse(Basis.AS_SUPPLIED);
+        Conditioning conditioning = problems.cell(field, "Conditioning", row.conditioning())
+                .choice(Conditioning.values())
+                .orElse(Conditioning.NONE);
+        double rate = problems.cell(field, "Rate", row.rate())
+                .quantity(Dimension.SPEED)
+                .orElse(0);
+        int n = problems.cell(field, "Number of specimens", row.n()).whole(0, Lots.LARGEST_SET, 0);
+        Build build = problems.cell(field, "Build", row.build())
+                .build(Optional.of(basis))
+                .orElse(Build.NONE);
+        String process =
+                problems.cell(field, "Cure or annealing", row.process()).text(120);
+        Entry expects = problems.cell(field, "Expected load", row.expected());
+        String expected = expects.text(30);
+        Optional<Dimension> load = method.data().equipment().load();
+        load.ifPresent(expects::quantity);
+        if (load.isEmpty() && !expects.isBlank()) {
+            expects.wrong("cannot be: " + method.data().title() + " has no load to expect");
         }
         List<String> wanting =
                 PlannedTest.wanting(method, design, orientation, notch, basis, build, conditioning, rate, n);
@@ -140,54 +150,11 @@ final class LineForm {
             problems.add(field, "This line lacks " + String.join(", ", wanting) + ".");
             return Optional.empty();
         }
-        if (n > org.ysometron.app.lot.Lots.LARGEST_SET) {
-            problems.add(field, "A line has 1 to " + org.ysometron.app.lot.Lots.LARGEST_SET + " specimens.");
-            return Optional.empty();
-        }
         return Optional.of(new Plans.Line(
                 new PlannedTest(method, design, orientation, notch, basis, build, conditioning, rate, n, process),
                 expected,
                 row.leftOut().equals("yes"),
                 row.deviation().strip()));
-    }
-
-    /** An expected load or energy in the method's unit; empty when it is none. */
-    static Optional<Double> expected(Method method, String typed) {
-        return UnitOfMeasure.find(method.data().equipment().unit())
-                .map(unit -> Typed.read("Expected", typed, unit))
-                .filter(read -> read instanceof Typed.Accepted)
-                .map(read -> ((Typed.Accepted) read).value());
-    }
-
-    private static Build build(String typed, Basis basis, String field, Problems problems) {
-        Build.Read read = Build.read(typed, Optional.of(basis));
-        if (read instanceof Build.Read.Accepted accepted) {
-            return accepted.value();
-        }
-        problems.add(field, ((Build.Read.Refused) read).problem().beside());
-        return Build.NONE;
-    }
-
-    private static double rate(String typed, String field, Problems problems) {
-        if (typed.isBlank()) {
-            return 0;
-        }
-        Typed read = Typed.read("Rate", typed, UnitOfMeasure.working(Dimension.SPEED));
-        if (read instanceof Typed.Accepted accepted) {
-            return accepted.value();
-        }
-        problems.add(field, ((Typed.Refused) read).problem().beside());
-        return 0;
-    }
-
-    private static int whole(String typed) {
-        return typed.strip().matches("\\d{1,4}") ? Integer.parseInt(typed.strip()) : 0;
-    }
-
-    private static <E extends Enum<E>> Optional<E> chosen(String name, E[] words) {
-        return Arrays.stream(words)
-                .filter(word -> word.name().equals(name.strip().toUpperCase(Locale.ROOT)))
-                .findFirst();
     }
 
     private static String at(MultiValueMap<String, String> sent, String name, int i) {

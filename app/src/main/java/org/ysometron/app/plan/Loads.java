@@ -13,6 +13,8 @@ import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.product.Claim;
+import org.ysometron.app.web.Entry;
+import org.ysometron.app.web.Problems;
 import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.dimension.SpecimenDesign;
@@ -78,9 +80,16 @@ class Loads {
 
     /** Typed, else the mean of the lots before times the area, else the claim times the area. */
     private OptionalDouble load(long productId, Plans.Line line, List<Claim> claims) {
-        Optional<Double> typed = LineForm.expected(line.test().method(), line.expected());
+        Entry expected = new Problems().entry("expected", "Expected load", line.expected());
+        OptionalDouble typed = line.test()
+                .method()
+                .data()
+                .equipment()
+                .load()
+                .map(expected::quantity)
+                .orElse(OptionalDouble.empty());
         if (typed.isPresent()) {
-            return OptionalDouble.of(typed.get());
+            return typed;
         }
         Characteristic main = line.test().method().data().main();
         Optional<Claim> served = claims.stream()

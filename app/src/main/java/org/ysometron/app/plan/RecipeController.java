@@ -20,6 +20,7 @@ import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.publication.Statement;
@@ -84,7 +85,7 @@ class RecipeController {
                 response,
                 () -> recipes.freeze(
                         product,
-                        key(sent, "printer", "Choose a printer of the register."),
+                        key("printer", "The printer", sent.get("printer")),
                         entries,
                         "TUNED".equals(sent.get("status")) ? Recipes.Status.TUNED : Recipes.Status.MAKERS,
                         sent.getOrDefault("source", ""),
@@ -137,9 +138,12 @@ class RecipeController {
             }
             references.retain(
                     lot,
-                    (int) key(sent, "every", "Say beside how manieth lot it is tested."),
-                    (int) key(sent, "stock", "Say for how many specimens its material lasts."),
-                    (int) key(sent, "warn", "Say below which stock to warn."),
+                    Entry.strict("lot", "Beside how manieth lot it is tested", sent.get("every"))
+                            .neededWhole(0, 9999),
+                    Entry.strict("lot", "For how many specimens its material lasts", sent.get("stock"))
+                            .neededWhole(0, 9999),
+                    Entry.strict("lot", "The stock below which to warn", sent.get("warn"))
+                            .neededWhole(0, 9999),
                     by.getName());
         });
     }
@@ -232,11 +236,9 @@ class RecipeController {
         return value;
     }
 
-    private static long key(Map<String, String> sent, String name, String message) {
-        String typed = sent.getOrDefault(name, "").strip();
-        if (!typed.matches("\\d{1,9}")) {
-            throw new Refusal(name.equals("printer") ? name : "lot", message);
-        }
-        return Long.parseLong(typed);
+    private static long key(String field, String name, @Nullable String typed) {
+        return Entry.strict(field, name, typed)
+                .key()
+                .orElseThrow(() -> new Refusal(field, name + " is missing: choose one of the register."));
     }
 }

@@ -15,12 +15,11 @@ import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Setup;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** Reference recipes: one a product and printer, frozen; a change is a new revision and starts new series. */
 @Component
@@ -156,14 +155,7 @@ public class Recipes {
         if (text.isEmpty() || text.length() > 80 || text.contains("\n")) {
             throw new Refusal(field.name(), field.title() + " is missing; for example " + field.example() + ".");
         }
-        if (field.dimension().isPresent()
-                && Typed.read(
-                                field.title(),
-                                text,
-                                UnitOfMeasure.working(field.dimension().get()))
-                        instanceof Typed.Refused refused) {
-            throw new Refusal(field.name(), refused.problem().beside());
-        }
+        field.dimension().ifPresent(Entry.strict(field.name(), field.title(), text)::neededQuantity);
     }
 
     private RecipeView view(Recipe row) {

@@ -14,10 +14,9 @@ import org.springframework.stereotype.Component;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.plan.WorkingHours;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** The site's own settings, as typed and in working units. */
 @Component
@@ -170,10 +169,8 @@ public class Site {
             }
             return chosen;
         }
-        Typed read = Typed.read(setting.title(), typed, UnitOfMeasure.working(setting.dimension()));
-        if (read instanceof Typed.Accepted accepted) {
-            return accepted.value();
-        }
-        throw new Refusal(setting.name(), ((Typed.Refused) read).problem().beside());
+        return Entry.strict(setting.name(), setting.title(), typed)
+                .neededQuantity(setting.dimension())
+                .orElseThrow();
     }
 }

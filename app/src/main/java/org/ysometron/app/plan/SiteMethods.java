@@ -9,14 +9,13 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.MethodData;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.method.Pinned;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /**
  * The catalogue of methods in this site's revisions. Every parameter that two variants could differ in is pinned; pinning
@@ -138,6 +137,7 @@ public class SiteMethods {
     public void pin(Method method, List<String> values, String reason, String by) {
         MethodView now = of(method);
         List<Parameter> pinned = new ArrayList<>();
+        Problems problems = Problems.thrown();
         int i = 0;
         for (Pinned.Parameter parameter : method.data().parameters().values()) {
             String value = i < values.size() ? values.get(i).strip() : "";
@@ -147,10 +147,7 @@ public class SiteMethods {
                         "values",
                         "Pin a value for '" + parameter.words() + "', of at most " + LONGEST + " characters.");
             }
-            Typed typed = Typed.read(parameter.words(), value, UnitOfMeasure.working(parameter.dimension()));
-            if (typed instanceof Typed.Refused refused) {
-                throw new Refusal("values", refused.problem().text());
-            }
+            problems.cell("values", parameter.words(), value).neededQuantity(parameter.dimension());
             pinned.add(new Parameter(parameter.words(), value));
         }
         Reasons.require("reason", reason, "The reason (a new revision starts new series)", 300);

@@ -11,10 +11,9 @@ import org.springframework.stereotype.Component;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** Curing and annealing programmes: recipes with a source and a status, never a schedule that somebody guessed. */
 @Component
@@ -186,12 +185,12 @@ public class Treatments {
     private static long minutes(String line) {
         String[] parts = line.split(",", 2);
         List<Dimension> wanted = List.of(Dimension.TEMPERATURE, Dimension.TIME);
+        Problems unread = new Problems();
         List<Double> read = new ArrayList<>();
         for (int i = 0; i < parts.length; i++) {
-            if (Typed.read("Step", parts[i].strip(), UnitOfMeasure.working(wanted.get(i)))
-                    instanceof Typed.Accepted accepted) {
-                read.add(accepted.value());
-            }
+            unread.entry("steps", "Step", parts[i])
+                    .neededQuantity(wanted.get(i))
+                    .ifPresent(read::add);
         }
         if (read.size() != 2 || read.get(1) < 60) {
             throw new Refusal(

@@ -10,6 +10,7 @@ import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.material.FilamentLength;
@@ -19,8 +20,6 @@ import org.ysometron.core.publication.Publication;
 import org.ysometron.core.publication.Statement;
 import org.ysometron.core.publication.Topic;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 import org.ysometron.core.working.Figures;
 
 /** Prices with date, pack, tax and discount, and what a metre, a cubic centimetre and a set of specimens cost by them. */
@@ -41,6 +40,8 @@ class Prices {
         this.publications = publications;
         this.clock = clock;
     }
+
+    private static final double MOST = 1e7;
 
     /** A price as typed. */
     record Form(
@@ -146,16 +147,14 @@ class Prices {
         if (problems.at("currency") == null && !currency.matches("[A-Z]{3}")) {
             problems.add("currency", "A currency has three letters, for example EUR.");
         }
-        double amount = plain(form.amount(), "amount", "The price", problems);
+        double amount = needed(problems.entry("amount", "The price", form.amount()), "24.90");
         double pack = pack(form.pack(), resin, problems);
         if (form.tax() == null || form.tax().isBlank()) {
             problems.add(
                     "tax", "Say the rate of the tax, 0 where there is none: a price without it compares with nothing.");
         }
-        double tax = share(form.tax(), "tax", "The tax", problems);
-        double discount = form.discount() == null || form.discount().isBlank()
-                ? 0
-                : share(form.discount(), "discount", "The discount", problems);
+        double tax = rate(problems.entry("tax", "The tax", form.tax()));
+        double discount = rate(problems.entry("discount", "The discount", form.discount()));
         LocalDate on = problems.date("pricedOn", form.pricedOn(), LocalDate.now(clock));
         String note = problems.text("note", form.note(), "The note", 200, false);
         if (!problems.none()) {
@@ -175,43 +174,32 @@ class Prices {
         prices.save(row);
     }
 
-    private static double plain(@Nullable String typed, String field, String name, Problems problems) {
-        try {
-            double value = Double.parseDouble(String.valueOf(typed).strip().replace(',', '.'));
-            if (value > 0 && value < 1e7) {
-                return value;
-            }
-        } catch (NumberFormatException notANumber) {
-            // said below
+    private static double needed(Entry entry, String example) {
+        if (entry.isBlank()) {
+            entry.missing(example);
         }
-        problems.add(field, name + " is a number above zero, for example 24.90.");
-        return 1;
+        return entry.number(MOST, example).orElse(1);
     }
 
     /** Grams of filament; millilitres of resin, which may be typed as litres. */
     private static double pack(@Nullable String typed, boolean resin, Problems problems) {
-        String text = typed == null ? "" : typed.strip();
-        if (resin) {
-            boolean litres = text.toLowerCase(Locale.ROOT).matches(".*\\d\\s*l");
-            return plain(text.replaceAll("[a-zA-Z]", ""), "pack", "The pack in ml", problems) * (litres ? 1000 : 1);
+        if (!resin) {
+            return problems.entry("pack", "Pack", typed)
+                    .neededQuantity(Dimension.MASS)
+                    .orElse(1);
         }
-        Typed read = Typed.read("Pack", text, UnitOfMeasure.working(Dimension.MASS));
-        if (read instanceof Typed.Accepted accepted) {
-            return accepted.value();
-        }
-        problems.add("pack", ((Typed.Refused) read).problem().beside());
-        return 1;
+        String text = typed == null ? "" : typed.strip().toLowerCase(Locale.ROOT);
+        boolean litres = text.matches(".*\\d\\s*l");
+        String bare = text.replaceAll("\\s*(ml|l)$", "");
+        return needed(problems.entry("pack", "The pack in ml", bare), "500") * (litres ? 1000 : 1);
     }
 
-    private static double share(@Nullable String typed, String field, String name, Problems problems) {
-        String text = typed == null ? "" : typed.replace("%", "").strip();
-        if (text.matches("0+([.,]0+)?")) {
-            return 0;
+    /** A part of the price below the whole of it. */
+    private static double rate(Entry entry) {
+        double share = entry.share().orElse(0);
+        if (share >= 1) {
+            entry.wrong("is not below 100 %");
         }
-        double percent = plain(text, field, name + " in percent", problems);
-        if (percent >= 100) {
-            problems.add(field, name + " is below 100 %.");
-        }
-        return percent / 100;
+        return share;
     }
 }

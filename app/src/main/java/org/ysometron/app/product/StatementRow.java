@@ -2,7 +2,6 @@ package org.ysometron.app.product;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -26,8 +25,6 @@ import org.ysometron.core.publication.Statement;
 import org.ysometron.core.publication.Terms;
 import org.ysometron.core.publication.Topic;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 import org.ysometron.core.working.Figures;
 
 /**
@@ -165,6 +162,19 @@ record StatementRow(
         return missing.isEmpty() ? "" : "Nobody can test it like this: no " + String.join(", no ", missing) + ".";
     }
 
+    /** What the row is about in words, as they stand in the list to choose from; what was typed where nothing is called so. */
+    public String about() {
+        return Topic.meant(topic).map(Topic::title).orElse(topic);
+    }
+
+    /** The method in words, likewise. */
+    public String tested() {
+        return methodNamed()
+                .flatMap(Methods::of)
+                .map(known -> known.data().title())
+                .orElse(method);
+    }
+
     boolean isEmpty() {
         return published.isEmpty();
     }
@@ -197,9 +207,10 @@ record StatementRow(
         }
         Form promised = dimension == null
                 ? Form.STATED
-                : word(Form.class, form, at, "form", problems).orElse(Form.STATED);
+                : problems.cell(at, "Form", form).choice(Form.values()).orElse(Form.STATED);
         Optional<Terms> terms = terms(at, about.get(), problems);
-        int least = least(at, problems);
+        int least =
+                problems.cell(at, "The least number of specimens", specimens).whole(2, 100, 0);
         PublishedValue value =
                 new PublishedValue(OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty());
         if (dimension != null) {
@@ -250,8 +261,7 @@ record StatementRow(
         if (topic.isEmpty()) {
             return Optional.empty();
         }
-        Optional<Topic> found =
-                Topic.named(topic.toUpperCase(Locale.ROOT).replace('-', '_').replace(' ', '_'));
+        Optional<Topic> found = Topic.meant(topic);
         if (found.isEmpty()) {
             problems.add(at, "'" + topic + "' is no topic that is known here.");
         }
@@ -282,24 +292,15 @@ record StatementRow(
         if (read instanceof PublishedValue.Read.Accepted accepted) {
             return Optional.of(accepted.value());
         }
-        problems.add(at, ((PublishedValue.Read.Refused) read).problem().text());
+        problems.cell(at, about.title(), published).wrong(((PublishedValue.Read.Refused) read).problem());
         return Optional.empty();
     }
 
     private Optional<Terms> terms(String at, Topic about, Problems problems) {
-        OptionalDouble speed = OptionalDouble.empty();
-        if (!rate.isEmpty()) {
-            Typed typed = Typed.read("Rate", rate, UnitOfMeasure.working(Dimension.SPEED));
-            if (typed instanceof Typed.Accepted accepted) {
-                speed = OptionalDouble.of(accepted.value());
-            } else {
-                problems.add(at, ((Typed.Refused) typed).problem().text());
-                return Optional.empty();
-            }
-        }
-        Optional<Basis> on = word(Basis.class, basis, at, "basis", problems);
-        Optional<Build> built = built(at, on, problems);
-        if (built.isEmpty()) {
+        Optional<Basis> on = problems.cell(at, "Basis", basis).choice(Basis.values());
+        OptionalDouble speed = problems.cell(at, "Rate", rate).quantity(Dimension.SPEED);
+        Optional<Build> built = problems.cell(at, "Walls and infill", build).build(on);
+        if (built.isEmpty() || problems.at(at) != null) {
             return Optional.empty();
         }
         Optional<String> named = methodNamed();
@@ -313,37 +314,12 @@ record StatementRow(
         return Optional.of(new Terms(
                 named,
                 on,
-                word(Orientation.class, orientation, at, "orientation", problems),
-                word(Conditioning.class, conditioning, at, "conditioning", problems),
+                problems.cell(at, "Orientation", orientation).choice(Orientation.values()),
+                problems.cell(at, "Conditioning", conditioning).choice(Conditioning.values()),
                 speed,
                 design,
                 process,
                 built.get()));
-    }
-
-    private Optional<Build> built(String at, Optional<Basis> stated, Problems problems) {
-        Build.Read read = Build.read(build, stated);
-        if (read instanceof Build.Read.Accepted accepted) {
-            return Optional.of(accepted.value());
-        }
-        problems.add(at, ((Build.Read.Refused) read).problem().text());
-        return Optional.empty();
-    }
-
-    private int least(String at, Problems problems) {
-        if (specimens.isEmpty()) {
-            return 0;
-        }
-        try {
-            int n = Integer.parseInt(specimens);
-            if (n >= 2 && n <= 100) {
-                return n;
-            }
-        } catch (NumberFormatException notWhole) {
-            // said below
-        }
-        problems.add(at, "The least number of specimens is a whole number from 2 to 100, not '" + specimens + "'.");
-        return 0;
     }
 
     private @Nullable Long rival(String at, Form promised, Products products, Problems problems) {
@@ -355,20 +331,5 @@ record StatementRow(
             problems.add(at, "Better than which product? Name one of ours under 'of what'.");
         }
         return found.map(Products.ProductView::id).orElse(null);
-    }
-
-    private static <E extends Enum<E>> Optional<E> word(
-            Class<E> words, String text, String at, String name, Problems problems) {
-        if (text.isEmpty()) {
-            return Optional.empty();
-        }
-        String wanted = text.toUpperCase(Locale.ROOT).replace('-', '_').replace(' ', '_');
-        for (E word : words.getEnumConstants()) {
-            if (word.name().equals(wanted)) {
-                return Optional.of(word);
-            }
-        }
-        problems.add(at, "'" + text + "' is no " + name + " that is known here.");
-        return Optional.empty();
     }
 }

@@ -11,9 +11,37 @@ import org.jspecify.annotations.Nullable;
 public final class Problems {
 
     private final Map<String, String> byField = new LinkedHashMap<>();
+    private final boolean thrown;
+
+    /** Nothing wrong yet. */
+    public Problems() {
+        this(false);
+    }
+
+    private Problems(boolean thrown) {
+        this.thrown = thrown;
+    }
+
+    /** Problems that nobody gathers: the first is thrown as a refusal. */
+    public static Problems thrown() {
+        return new Problems(true);
+    }
+
+    /** The reader of one field, whose messages stand beside it. */
+    public Entry entry(String field, String name, @Nullable String typed) {
+        return Entry.field(this, field, name, typed);
+    }
+
+    /** The reader of one cell of a row whose messages stand together. */
+    public Entry cell(String row, String name, @Nullable String typed) {
+        return Entry.cell(this, row, name, typed);
+    }
 
     /** Adds a message unless the field already has one. */
     public void add(String field, String message) {
+        if (thrown) {
+            throw new Refusal(field, message);
+        }
         byField.putIfAbsent(field, message);
     }
 

@@ -195,6 +195,18 @@ public final class Topic implements Comparable<Topic> {
         return Optional.ofNullable(Made.ALL.get(name));
     }
 
+    /** The topic that somebody means: by its name however it is spelt, or by its title. */
+    public static Optional<Topic> meant(String text) {
+        String words = text.strip();
+        Optional<Topic> named =
+                named(words.toUpperCase(Locale.ROOT).replace('-', '_').replace(' ', '_'));
+        return named.isPresent()
+                ? named
+                : all().stream()
+                        .filter(topic -> topic.title.equalsIgnoreCase(words))
+                        .findFirst();
+    }
+
     /** The topic that speaks of this characteristic. */
     public static Topic on(Characteristic characteristic) {
         return all().stream()

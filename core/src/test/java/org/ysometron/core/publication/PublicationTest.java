@@ -253,4 +253,18 @@ class PublicationTest {
         assertThat(Completeness.check(Family.FILAMENT, false, List.of(upTo), policy))
                 .anyMatch(f -> f.kind() == Kind.PROMISES_NOTHING);
     }
+
+    @Test
+    void aTopicIsMeantByItsTitleOrItsNameAndNoTwoShareOne() {
+        for (Topic topic : Topic.all()) {
+            assertThat(Topic.meant(topic.title())).contains(topic);
+            assertThat(Topic.meant(topic.title().toUpperCase(java.util.Locale.ROOT)))
+                    .contains(topic);
+            assertThat(Topic.meant(
+                            topic.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-')))
+                    .contains(topic);
+        }
+        assertThat(Topic.meant("tensile")).isEmpty();
+        assertThat(Topic.meant(" ")).isEmpty();
+    }
 }

@@ -239,7 +239,7 @@ function setUpClock() {
     .split(",")
     .filter(Boolean)
     .map((ring) => ring.split(" "))
-    .map(([seconds, field, trueTime]) => ({ seconds: Number(seconds), field, trueTime }));
+    .map(([seconds, field, trueTime, always]) => ({ seconds: Number(seconds), field, trueTime, always }));
   const input = (key) => (key ? document.getElementById(`in-${key}`) : null);
   const read = () => JSON.parse(localStorage.getItem(place) ?? "null");
   const keep = (state) => localStorage.setItem(place, JSON.stringify(state));
@@ -302,8 +302,9 @@ function setUpClock() {
     }
     const own = rings.find((one) => input(one.field) === event.target);
     const trueTime = input(own?.trueTime);
-    if (trueTime && trueTime.value === "" && (since() > own.seconds + LATE || since() < own.seconds)) {
-      trueTime.value = `${Math.round(since())} s`;
+    const off = own && (since() > own.seconds + LATE || since() < own.seconds);
+    if (trueTime && trueTime.value === "" && (off || own.always)) {
+      trueTime.value = `${Math.round(off ? since() : own.seconds)} s`;
       state.typed[trueTime.id] = trueTime.value;
     }
     state.typed[event.target.id] = event.target.value;

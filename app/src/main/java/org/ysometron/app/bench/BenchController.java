@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.util.UriComponentsBuilder;
+import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.plan.Due;
@@ -26,6 +27,7 @@ import org.ysometron.core.gate.Cause;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
+import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.reading.Field;
 
 @Controller
@@ -41,6 +43,7 @@ class BenchController {
     private final BenchPages pages;
     private final Confirmations confirmations;
     private final Due due;
+    private final Instruments instruments;
 
     BenchController(
             Lots lots,
@@ -49,7 +52,9 @@ class BenchController {
             Owing owing,
             BenchPages pages,
             Confirmations confirmations,
-            Due due) {
+            Due due,
+            Instruments instruments) {
+        this.instruments = instruments;
         this.confirmations = confirmations;
         this.due = due;
         this.lots = lots;
@@ -88,6 +93,35 @@ class BenchController {
             throw new NotFound("a field at the bench");
         }
         return found;
+    }
+
+    /** Bare numbers with the unit that stood beside their field: what the display showed to whoever typed them. */
+    private static Map<String, String> shown(HttpServletRequest request, Map<String, String> typed) {
+        Map<String, String> units = texts(request, "unit");
+        Map<String, String> shown = new LinkedHashMap<>();
+        typed.forEach((key, text) -> shown.put(key, Typed.shownIn(text, units.getOrDefault(key, ""))));
+        return shown;
+    }
+
+    /** Says which unit an instrument's display is set to. */
+    @PostMapping("/lots/{code}/bench/display")
+    @PreAuthorize("hasAuthority('ENTRY')")
+    String display(
+            @PathVariable String code,
+            @RequestParam(defaultValue = "0") long instrument,
+            @RequestParam(defaultValue = "") String unit,
+            @RequestParam(defaultValue = "") String method,
+            @RequestParam(defaultValue = "") String step,
+            @RequestParam(defaultValue = "0") long gauge) {
+        LotView lot = lots.named(code);
+        instruments.show(instrument, unit);
+        return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
+                .queryParam("method", "{method}")
+                .queryParam("step", "{step}")
+                .queryParam("gauge", gauge)
+                .encode()
+                .buildAndExpand(lot.code(), method, step)
+                .toUriString();
     }
 
     /** The readings typed; of several those that say something, of one that one, whatever it says. */
@@ -172,7 +206,12 @@ class BenchController {
     String preview(@PathVariable String code, Form form, HttpServletRequest request, Model model) {
         model.addAttribute(
                 "preview",
-                pages.preview(lots.named(code), form.label(), texts(request, "typed"), form.outcome(), form.gaugeId()));
+                pages.preview(
+                        lots.named(code),
+                        form.label(),
+                        shown(request, texts(request, "typed")),
+                        form.outcome(),
+                        form.gaugeId()));
         return "bench/bench :: preview";
     }
 
@@ -197,7 +236,8 @@ class BenchController {
                     && !bench.record(lot, form.label()).isTested()) {
                 throw new Refusal("typed", "Confirm first that it is safe to break: once a day, for each method.");
             }
-            bench.enterTest(lot, form.label(), entries(method, form, typed, texts(request, "confirm")), by.getName());
+            Map<String, String> confirmed = shown(request, texts(request, "confirm"));
+            bench.enterTest(lot, form.label(), entries(method, form, shown(request, typed), confirmed), by.getName());
         } catch (Refusal refusal) {
             response.setStatus(422);
             String where = refusal instanceof Bench.NotTaken taken ? taken.key() : first;

@@ -16,18 +16,32 @@ final class BenchFields {
     /** Readings of one field that stand side by side. */
     private static final int MOST_PLACES = 4;
 
+    private static final Displays NO_DISPLAYS = new Displays(null, null);
+
     static BenchView.Clock clock(SpecimenRecord record) {
         Clock clock = record.method().data().clock();
         String rings = clock.rings().stream()
-                .map(ring -> Figures.plain(ring.seconds(), 6) + " " + ring.field() + "-1"
-                        + (ring.trueTime().isEmpty() ? "" : " " + ring.trueTime() + "-1"))
+                // What was read at the moment is read; a reading days later needs nobody's ear.
+                .filter(ring -> record.at(ring.field(), 1).isEmpty())
+                .map(ring -> Figures.plain(ring.seconds(), 6) + " " + ring.field() + "-1" + time(record, ring))
                 .collect(Collectors.joining(","));
         return new BenchView.Clock(
                 rings,
                 clock.step().map(key -> Math.round(record.pinned().value(key))).orElse(0L));
     }
 
-    static List<BenchView.Field> fields(SpecimenRecord record, String step, BenchPages.@Nullable Refused refused) {
+    /** The field for the time that a reading was truly taken at: filled when it was late, and always where it must be there. */
+    private static String time(SpecimenRecord record, Clock.Ring ring) {
+        return record.method()
+                .data()
+                .sheet()
+                .field(ring.trueTime())
+                .map(field -> " " + field.key() + "-1" + (field.optional() ? "" : " always"))
+                .orElse("");
+    }
+
+    static List<BenchView.Field> fields(
+            SpecimenRecord record, String step, BenchPages.@Nullable Refused refused, Displays displays) {
         List<BenchView.Field> fields = new ArrayList<>();
         boolean focused = false;
         Field.Role role = step.equals(BenchPages.BREAK) ? Field.Role.TEST : Field.Role.SIZE;
@@ -43,7 +57,8 @@ final class BenchFields {
             boolean isLong = field.places() > MOST_PLACES;
             int places = isLong ? Math.min(field.places(), read + 1) : field.places();
             for (int place = isLong ? places : 1; place <= places; place++) {
-                BenchView.Field shown = field(record, new BenchPages.Key(field, place), refused, !focused, any);
+                BenchView.Field shown =
+                        field(record, new BenchPages.Key(field, place), refused, !focused, any, displays);
                 focused |= shown.focus();
                 fields.add(shown);
             }
@@ -62,7 +77,7 @@ final class BenchFields {
     /** What may be noted beside the test. */
     static List<BenchView.Field> noted(SpecimenRecord record, BenchPages.@Nullable Refused refused) {
         return noted(record).stream()
-                .map(field -> field(record, new BenchPages.Key(field, 1), refused, false, false))
+                .map(field -> field(record, new BenchPages.Key(field, 1), refused, false, false, NO_DISPLAYS))
                 .toList();
     }
 
@@ -88,8 +103,11 @@ final class BenchFields {
             BenchPages.Key key,
             BenchPages.@Nullable Refused refused,
             boolean mayFocus,
-            boolean any) {
+            boolean any,
+            Displays displays) {
         Field field = key.field();
+        String display = displays.of(field);
+        String unit = display.isEmpty() ? field.unit() : display;
         String given =
                 record.at(field.key(), key.place()).map(ReadingView::typed).orElse("");
         String label = field.label(key.place());
@@ -101,7 +119,8 @@ final class BenchFields {
             return new BenchView.Field(
                     key.text(),
                     label,
-                    field.unit(),
+                    unit,
+                    display,
                     "",
                     typed,
                     here ? refused.refusal().words() : "",
@@ -113,7 +132,7 @@ final class BenchFields {
         }
         boolean focus = mayFocus && given.isEmpty() && refused == null && (any || !(optional && key.isTest()));
         return new BenchView.Field(
-                key.text(), label, field.unit(), given, "", "", "", focus, field.choices(), optional, later);
+                key.text(), label, unit, display, given, "", "", "", focus, field.choices(), optional, later);
     }
 
     private BenchFields() {}

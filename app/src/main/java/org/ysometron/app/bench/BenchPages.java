@@ -197,6 +197,7 @@ class BenchPages {
                 now,
                 gauge == null ? 0 : gauge.id(),
                 gauges,
+                displays(gauge).of(now, method),
                 hand,
                 BenchList.heads(method),
                 rows,
@@ -206,6 +207,10 @@ class BenchPages {
                 wanting,
                 unknown,
                 toFetch);
+    }
+
+    private Displays displays(@Nullable InstrumentView gauge) {
+        return new Displays(gauge, instruments.hasCalipers() ? instruments.calipers() : null);
     }
 
     /** What a site that begins has not registered yet. */
@@ -264,7 +269,7 @@ class BenchPages {
                 record.specimen().label(),
                 record.specimen().conditions().orientation().name(),
                 record.specimen().conditions().words(),
-                BenchFields.fields(record, MEASURE, null),
+                BenchFields.fields(record, MEASURE, null, displays(null)),
                 List.of(),
                 BenchFields.measured(record),
                 "",
@@ -279,6 +284,7 @@ class BenchPages {
                 MEASURE,
                 gaugeId,
                 List.of(),
+                null,
                 hand,
                 List.of(),
                 List.of(BenchList.row(record, true, false, null, List.of())),
@@ -520,6 +526,13 @@ class BenchPages {
         return methods.isEmpty() ? List.of(Methods.usual()) : methods;
     }
 
+    /** Labels of a method's specimens in the order of the bench. */
+    List<String> labels(LotView lot, Method method) {
+        return of(method, inOrder(lot, bench.records(lot.id()))).stream()
+                .map(record -> record.specimen().label())
+                .toList();
+    }
+
     /** In the order in which they are to be tested; in order of their sets when none was given. */
     private List<SpecimenRecord> inOrder(LotView lot, List<SpecimenRecord> records) {
         Map<Long, Integer> turns = orders.turns(
@@ -602,7 +615,7 @@ class BenchPages {
                 record.specimen().label(),
                 record.specimen().conditions().orientation().name(),
                 record.specimen().conditions().words(),
-                BenchFields.fields(record, step, refused),
+                BenchFields.fields(record, step, refused, displays(gauge)),
                 step.equals(BREAK) ? BenchFields.noted(record, refused) : List.of(),
                 BenchFields.measured(record),
                 headroom,

@@ -15,6 +15,7 @@ import org.ysometron.core.method.MethodData;
  *
  * @param station the method that is tested at it; null while the lot has no specimens
  * @param stations all methods of the lot, each with what of it is done
+ * @param display what the step is read from, with the unit that it shows; null where there is none to set
  * @param heads heads of the list's columns
  * @param rows all specimens of the method, or those that a reading just stored has changed
  * @param measured how many are measured; like those broken and all of them 0 where the page keeps what it shows of them
@@ -27,6 +28,7 @@ record BenchView(
         String step,
         long gaugeId,
         List<InstrumentView> gauges,
+        @Nullable Display display,
         @Nullable Hand hand,
         List<Head> heads,
         List<Row> rows,
@@ -99,6 +101,13 @@ record BenchView(
         }
     }
 
+    /**
+     * What is read from, and the unit that its display is set to.
+     *
+     * @param units that it could be set to
+     */
+    record Display(long instrument, String name, String unit, List<String> units) {}
+
     /** A way to end. */
     record EndChoice(String key, String words) {}
 
@@ -161,11 +170,14 @@ record BenchView(
      * @param choices words to choose from; none for a number
      * @param optional whether a result can be had without it
      * @param later whether it may be fetched after the test
+     * @param unit the unit that a bare number is taken in
+     * @param display the same where a display is set to another than the working unit; empty otherwise
      */
     record Field(
             String key,
             String label,
             String unit,
+            String display,
             String given,
             String typed,
             String problem,

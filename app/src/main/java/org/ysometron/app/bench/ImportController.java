@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
@@ -99,6 +100,8 @@ class ImportController {
             @PathVariable String code,
             @RequestParam(required = false) @Nullable MultipartFile file,
             @RequestParam(defaultValue = "") String pasted,
+            @RequestParam(defaultValue = "") String into,
+            @RequestParam(defaultValue = "") String from,
             @RequestParam(defaultValue = "0") long gauge,
             Authentication by,
             HttpServletResponse response,
@@ -118,7 +121,12 @@ class ImportController {
                         "file", "Choose what the tests were read on; where nothing is offered, register it first.");
             }
             long id = none || file == null
-                    ? imports.stage(lot, "pasted cells", pasted.getBytes(StandardCharsets.UTF_8), gauge, by.getName())
+                    ? imports.stage(
+                            lot,
+                            "pasted cells",
+                            headed(lot, pasted, into, from).getBytes(StandardCharsets.UTF_8),
+                            gauge,
+                            by.getName())
                     : imports.stage(
                             lot,
                             SentFile.name(file, "readings.csv"),
@@ -129,8 +137,30 @@ class ImportController {
         } catch (Refusal refusal) {
             response.setStatus(422);
             model.addAttribute("pasted", pasted);
+            model.addAttribute("into", into);
+            model.addAttribute("from", from);
             return show(lot, refusal, model);
         }
+    }
+
+    /** The block as it was pasted, or with the head that it came without. */
+    private String headed(LotView lot, String pasted, String into, String from) {
+        if (into.isBlank()) {
+            return pasted;
+        }
+        Method method = pages.methods(lot).stream()
+                .filter(one -> into.startsWith(one.data().id() + "/"))
+                .findFirst()
+                .orElseThrow(() -> new Refusal("into", "Choose which reading the first column holds."));
+        List<String> labels = pages.labels(lot, method);
+        String first = from.strip().toUpperCase(Locale.ROOT);
+        int at = first.isEmpty() ? 0 : labels.indexOf(first);
+        if (at < 0) {
+            throw new Refusal(
+                    "from",
+                    "'" + from.strip() + "' is no specimen of " + method.data().title() + " in this lot.");
+        }
+        return BareCells.headed(pasted, method, into, labels.subList(at, labels.size()));
     }
 
     @GetMapping("/lots/{code}/import/{id}")
@@ -165,6 +195,10 @@ class ImportController {
         List<Method> methods = pages.methods(lot);
         model.addAttribute("columns", columns(methods));
         model.addAttribute("methods", methods);
+        Map<String, List<BareCells.Start>> starts = new LinkedHashMap<>();
+        methods.forEach(method -> starts.put(method.data().title(), BareCells.starts(method)));
+        model.addAttribute("starts", starts);
+        model.addAttribute("labels", pages.labels(lot, methods.get(0)));
         model.addAttribute(
                 "gauges",
                 methods.stream()

@@ -10,7 +10,7 @@ interface PictureRepository extends JpaRepository<Picture, Long> {
     /** All of a lot without what is in them, specimen by specimen, the labels left empty. */
     @Query("""
             select new org.ysometron.app.bench.Pictures$PictureView(p.id, p.specimenId, '', p.fileName, p.shows, p.width,
-              p.height, p.across, p.markAcross, p.markDown, p.takenInBy, p.takenInAt, p.struckBy, p.struckReason)
+              p.height, p.across, p.markAcross, p.markDown, p.takenInBy, p.takenInAt, p.struckBy, p.struckReason, p.sha256)
             from Picture p where p.lotId = :lot order by p.specimenId, p.id
             """)
     List<Pictures.PictureView> ofLot(long lot);

@@ -42,8 +42,9 @@ public class Pictures {
      * @param across mm from left to right; null where nobody said
      * @param markX where it broke, as a share of the width; null where nobody said
      * @param struckBy who found that it does not belong here; null while it does
+     * @param sha256 of the file as it came
      */
-    record PictureView(
+    public record PictureView(
             long id,
             long specimenId,
             String label,
@@ -57,7 +58,8 @@ public class Pictures {
             String by,
             Instant at,
             @Nullable String struckBy,
-            String struckReason) {
+            String struckReason,
+            String sha256) {
 
         private PictureView labelled(String name) {
             return new PictureView(
@@ -74,7 +76,8 @@ public class Pictures {
                     by,
                     at,
                     struckBy,
-                    struckReason);
+                    struckReason,
+                    sha256);
         }
 
         public boolean isStruck() {
@@ -99,7 +102,8 @@ public class Pictures {
             String shows,
             @Nullable Double across) {}
 
-    List<PictureView> of(LotView lot) {
+    /** A lot's pictures without what is in them, specimen by specimen. */
+    public List<PictureView> of(LotView lot) {
         List<PictureView> found = pictures.ofLot(lot.id());
         Map<Long, String> labels = found.isEmpty()
                 ? Map.of()

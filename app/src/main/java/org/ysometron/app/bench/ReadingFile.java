@@ -127,7 +127,10 @@ record ReadingFile(char delimiter, List<Row> rows) {
             columns.add(column);
         }
         if (!seen.containsKey("specimen1")) {
-            throw new Refusal("file", "Row 1: there is no column 'specimen'; without it no row can be told apart.");
+            throw new Refusal(
+                    "file",
+                    "Row 1: there is no column 'specimen'; without it no row can be told apart. Cells without a head: say"
+                            + " below what the first column and the first row are.");
         }
         return columns;
     }

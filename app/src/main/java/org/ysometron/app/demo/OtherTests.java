@@ -82,6 +82,14 @@ class OtherTests {
         return line("double-shear", SpecimenDesign.SHEAR_PIN, 5, n, process);
     }
 
+    static PlannedTest drops(int n, String process) {
+        return line("drop-impact", SpecimenDesign.HOOK, 0, n, process);
+    }
+
+    static PlannedTest cantilevers(int n) {
+        return line("cantilever", SpecimenDesign.BENDING_BAR, 0, n, "");
+    }
+
     static PlannedTest heat(int n) {
         return line("heat-under-load", SpecimenDesign.BENDING_BAR, 0, n, "");
     }
@@ -179,6 +187,18 @@ class OtherTests {
             read.put("angle", List.of(early ? "71 °" : 212 + 9 * i + " °"));
             works.test(lot, rods.get(i), read, early ? End.NEVER_REACHED_ANGLE : End.BROKE, WRENCH);
         }
+        // A mass of 500 g dropped on hooks, 50 mm lower after each that broke and higher after each that did not.
+        int height = 400;
+        for (SpecimenView hook : works.made(lot, drops(10, OtherProducts.CURE))) {
+            boolean broke = 425 + 35 * chance.nextGaussian() < height;
+            works.test(
+                    lot,
+                    hook,
+                    Map.of("mass", List.of("500 g"), "height", List.of(height + " mm")),
+                    broke ? End.BROKE : End.NO_BREAK,
+                    "creep weights");
+            height += broke ? -50 : 50;
+        }
         for (SpecimenView pin : works.made(lot, pins(3, OtherProducts.CURE))) {
             works.test(
                     lot,
@@ -205,6 +225,21 @@ class OtherTests {
                 read.put("moved", List.of("100 °C"));
             }
             works.test(lot, bars.get(i), read, i == 0 ? End.MOVED : End.HELD_TO_THE_END, "oven 1");
+        }
+    }
+
+    /** Two bars of polypropylene held at one end, loaded in two steps, the tip read by a dial and by its angle. */
+    void stiffness(LotView lot) {
+        List<SpecimenView> bars = works.made(lot, cantilevers(2));
+        for (int i = 0; i < bars.size(); i++) {
+            Map<String, List<String>> read = new java.util.LinkedHashMap<>();
+            read.put("width", List.of("10.01", "10.00", "9.99"));
+            read.put("thickness", List.of("4.00", "4.01", "4.00"));
+            read.put("mass", List.of("100 g", "200 g"));
+            read.put("deflection", i == 0 ? List.of("1.01 mm", "2.04 mm") : List.of("1.03 mm", "2.09 mm"));
+            read.put("angle", i == 0 ? List.of("1.4 °", "2.9 °") : List.of("1.5 °", "3.0 °"));
+            read.put("left", List.of("0.03 mm"));
+            works.test(lot, bars.get(i), read, End.HELD_TO_THE_END, "creep weights");
         }
     }
 

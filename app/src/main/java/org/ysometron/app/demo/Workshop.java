@@ -407,6 +407,7 @@ class Workshop {
                 "bench");
         others.creep(lot, hung);
         others.dunlin(lot);
+        others.stiffness(lot);
         LotView bought = works.lots.enter(
                 new Lots.NewLot("DN-0052", "dunlin-c2", "fern", works.daysAgo(6), "120 spools of 700 g", ""), "bench");
         boughts.receive(

@@ -45,4 +45,7 @@ class Instrument {
 
     String rig;
     String note;
+
+    /** Symbol of the unit that its display is set to; empty for the working unit. */
+    String display = "";
 }

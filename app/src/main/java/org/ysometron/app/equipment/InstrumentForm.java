@@ -110,6 +110,9 @@ record InstrumentForm(
         }
         facts.compliance().ifPresent(value -> lines.add("gives " + Figures.significant(value, 2) + " mm/N"));
         facts.freeSwingLoss().ifPresent(value -> lines.add("a free swing loses " + Figures.plain(value, 3) + " J"));
+        if (!instrument.display().isEmpty()) {
+            lines.add("its display shows " + instrument.display());
+        }
         if (!facts.rig().isEmpty()) {
             lines.add("in " + facts.rig());
         }

@@ -15,6 +15,7 @@ import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.Equipment;
 import org.ysometron.core.method.Headroom;
 import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** The equipment register: gauges, calipers, pendulums, fixtures, printers, ovens and the stations of the calendar. */
 @Component
@@ -90,7 +91,18 @@ public class Instruments {
             OptionalDouble capacity,
             double relativeUncertainty,
             double absoluteUncertainty,
-            Facts facts) {
+            Facts facts,
+            String display) {
+
+        /** The unit that a bare number from its display is in; empty for what shows no quantity. */
+        public String shownIn() {
+            return display.isEmpty() ? InstrumentForm.unit(kind).symbol() : display;
+        }
+
+        /** The kind of quantity that it reads. */
+        public Dimension reads() {
+            return InstrumentForm.unit(kind).dimension();
+        }
 
         /** The gauge as the rule of headroom wants it. */
         public Headroom.Gauge gauge() {
@@ -239,6 +251,19 @@ public class Instruments {
         instruments.findById(id).orElseThrow(() -> new NotFound("instrument " + id)).rig = rig;
     }
 
+    /** Says which unit its display is set to; what was typed before keeps the unit that it was typed in. */
+    @Write
+    public void show(long id, String unit) {
+        revisions.raise(Revisions.REGISTER);
+        Instrument row = instruments.findById(id).orElseThrow(() -> new NotFound("instrument " + id));
+        UnitOfMeasure set = UnitOfMeasure.find(unit)
+                .filter(found ->
+                        found.dimension() == InstrumentForm.unit(row.kind).dimension())
+                .orElseThrow(
+                        () -> new Refusal("display", "'" + unit + "' is no unit that " + row.name + " could show."));
+        row.display = set.isWorking() ? "" : set.symbol();
+    }
+
     private static @Nullable Double orNull(OptionalDouble value) {
         return value.isPresent() ? value.getAsDouble() : null;
     }
@@ -280,7 +305,8 @@ public class Instruments {
                         optional(instrument.compliance),
                         optional(instrument.freeSwingLoss),
                         instrument.rig,
-                        instrument.note));
+                        instrument.note),
+                instrument.display);
     }
 
     private static OptionalDouble optional(@Nullable Double value) {

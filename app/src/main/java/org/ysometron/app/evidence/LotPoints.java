@@ -21,6 +21,7 @@ import org.ysometron.core.claim.Setup;
 import org.ysometron.core.method.Characteristics;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.statistics.CensoredNormal;
+import org.ysometron.core.statistics.Staircase;
 import org.ysometron.core.statistics.Summary;
 
 /** Works out the points that a lot has on its product's series, and keeps them where charts find them fast. */
@@ -99,9 +100,13 @@ class LotPoints {
 
     /**
      * A lot's point: the mean of its values; with bounds among them the estimate that respects them, else none. Of intervals the
-     * middles, counted among what is no value.
+     * middles, counted among what is no value; of levels borne and not borne the staircase's mean.
      */
     private static Optional<Found> point(Evidence evidence) {
+        Optional<Staircase> staircase = evidence.staircase();
+        if (staircase.isPresent()) {
+            return Optional.of(new Found(evidence.n(), staircase.get().mean(), null, evidence.n()));
+        }
         if (!evidence.intervals().isEmpty()) {
             return middles(evidence);
         }

@@ -7,6 +7,7 @@ import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.method.Methods;
+import org.ysometron.core.statistics.Staircase;
 import org.ysometron.core.statistics.Summary;
 import org.ysometron.core.working.Figures;
 
@@ -58,6 +59,11 @@ public record Unclaimed(String title, String terms, String found) {
                             ? ", s " + Figures.significant(summary.sd().getAsDouble(), 2)
                             : ""));
         }
+        evidence.staircase()
+                .ifPresent(steps ->
+                        parts.add("mean of the staircase " + with(steps.mean(), one) + ", with 95 % confidence above "
+                                + with(steps.lower(Staircase.LEAST_CONFIDENCE), one) + " and below "
+                                + with(steps.upper(Staircase.LEAST_CONFIDENCE), one)));
         for (double bound : evidence.bounds()) {
             parts.add("at least " + with(bound, one));
         }

@@ -40,6 +40,7 @@ record Snapshot(
         List<String> late,
         List<String> notices,
         List<String> lets,
+        List<PictureLine> pictures,
         String disposition,
         String reason,
         String particulars,
@@ -48,13 +49,14 @@ record Snapshot(
         String decidedAt,
         String software) {
 
-    static final int FORMAT = 8;
+    static final int FORMAT = 9;
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
     /** A record of format 1 had no intake in it, one of format 2 named no method's parameters,
      * one of format 3 knew neither late entries nor what else was said of a verdict, one of format 4 no blend,
-     * one of format 5 had every bound at 95 %, one of format 6 named a series by its title alone. */
+     * one of format 5 had every bound at 95 %, one of format 6 named a series by its title alone,
+     * one of format 8 had no pictures. */
     Snapshot {
         methods = orEmpty(methods);
         material = orEmpty(material);
@@ -63,6 +65,7 @@ record Snapshot(
         late = orEmpty(late);
         notices = orEmpty(notices);
         lets = orEmpty(lets);
+        pictures = orEmpty(pictures);
         particulars = orNothing(particulars);
         secondBy = orNothing(secondBy);
         blend = orNothing(blend);
@@ -163,6 +166,24 @@ record Snapshot(
             String at,
             boolean counts,
             String reason) {}
+
+    /**
+     * A picture of a specimen.
+     *
+     * @param sha256 of the file as it came
+     * @param markX where it broke, as a share of the width; null where nobody said
+     * @param struck who struck it and why; empty where it counts
+     */
+    record PictureLine(
+            long id,
+            String specimen,
+            String shows,
+            String sha256,
+            int width,
+            int height,
+            @Nullable Double markX,
+            @Nullable Double markY,
+            String struck) {}
 
     /** The limits in force for a series. */
     record LimitLine(@Nullable Long seriesId, String series, int version, double lower, double centre, double upper) {}

@@ -9,6 +9,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.Pictures;
 import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.drift.Baselines;
@@ -49,6 +50,7 @@ class Snapshots {
     private final Baselines baselines;
     private final Signals signals;
     private final SiteMethods methods;
+    private final Pictures pictures;
 
     Snapshots(
             Products products,
@@ -63,7 +65,9 @@ class Snapshots {
             SeriesPoints series,
             Baselines baselines,
             Signals signals,
-            SiteMethods methods) {
+            SiteMethods methods,
+            Pictures pictures) {
+        this.pictures = pictures;
         this.methods = methods;
         this.products = products;
         this.publications = publications;
@@ -140,6 +144,7 @@ class Snapshots {
                         .toList(),
                 whole.notices(),
                 lets.stream().map(Block::what).toList(),
+                pictures.of(lot).stream().map(Snapshots::picture).toList(),
                 signature.disposition().words(),
                 signature.reason(),
                 signature.particulars(),
@@ -265,6 +270,19 @@ class Snapshots {
                             baseline.upper())));
         }
         return lines;
+    }
+
+    private static Snapshot.PictureLine picture(Pictures.PictureView picture) {
+        return new Snapshot.PictureLine(
+                picture.id(),
+                picture.label(),
+                picture.shows(),
+                picture.sha256(),
+                picture.width(),
+                picture.height(),
+                picture.markX(),
+                picture.markY(),
+                picture.isStruck() ? "struck by " + picture.struckBy() + ": " + picture.struckReason() : "");
     }
 
     private static Snapshot.SignalLine signal(LotSignal signal) {

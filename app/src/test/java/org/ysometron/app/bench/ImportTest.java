@@ -14,6 +14,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -211,6 +212,54 @@ class ImportTest extends DemoSite {
         http.perform(get(preview).with(BENCH)).andExpect(content().string(containsString("again=" + id)));
         http.perform(get(page).param("again", id).with(BENCH))
                 .andExpect(content().string(containsString("XY1\tvier")));
+    }
+
+    /** A column copied without its head lands where it is said to begin: bar by bar in the order of the bench, field by field. */
+    @Test
+    void cellsWithoutTheirHeadAreLedToTheirPlaces() throws Exception {
+        LotView lot = testLots.lot();
+        String page = "/lots/" + lot.code() + "/import";
+        // A comma is a decimal sign, an empty line a bar that was passed over, and the second column goes on as the
+        // sheet does.
+        String preview = http.perform(multipart(page)
+                        .param("pasted", "4,01\t3,99\n\n0.158 in\t4,02\n")
+                        .param("into", "tension/width-3")
+                        .param("from", "xy2")
+                        .param("gauge", "" + gauge())
+                        .with(BENCH)
+                        .with(csrf()))
+                .andExpect(status().is3xxRedirection())
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        http.perform(post(Objects.requireNonNull(preview)).with(BENCH).with(csrf()))
+                .andExpect(status().is3xxRedirection());
+        assertThat(bench.record(lot, "XY2").at("width", 3)).get().satisfies(reading -> assertThat(reading.value())
+                .isEqualTo(4.01));
+        assertThat(bench.record(lot, "XY2").at("thickness", 1)).get().satisfies(reading -> assertThat(reading.value())
+                .isEqualTo(3.99));
+        assertThat(bench.record(lot, "XY3").readings()).isEmpty();
+        assertThat(bench.record(lot, "XY4").at("width", 3)).get().satisfies(reading -> assertThat(reading.value())
+                .isEqualTo(4.0132));
+        String[][] wrong = {
+            {"4.01", "tension/colour-1", "", "which reading the first column holds"},
+            {"4.01", "torsion/angle-1", "", "which reading the first column holds"},
+            {"4.01", "tension/width-1", "ZX9", "is no specimen of tension"},
+            {"4\n4\n4\n4\n4\n4\n4\n4", "tension/width-1", "ZX1", "8 rows, but 5 specimens from ZX1 on"},
+            {"880\t4.1\t3\t4\t5\t6\t7\t8\t9\t10\t11\t12\t13\t14", "tension/force-1", "", "columns, but only"},
+            {"vier", "", "", "say below what the first column"}
+        };
+        for (String[] one : wrong) {
+            http.perform(multipart(page)
+                            .param("pasted", one[0])
+                            .param("into", one[1])
+                            .param("from", one[2])
+                            .param("gauge", "" + gauge())
+                            .with(BENCH)
+                            .with(csrf()))
+                    .andExpect(status().is(422))
+                    .andExpect(content().string(containsString(one[3])));
+        }
     }
 
     /** A test cannot end short of a reading, change how it ended, or be void without a cause: said in the preview. */

@@ -181,6 +181,30 @@ class PictureTest extends DemoSite {
                 .andExpect(status().isNotFound());
     }
 
+    /** What was photographed stands in the frozen record and on its page, with its mark; what was struck is said, and not shown. */
+    @Test
+    void aDecisionShowsItsPictures() throws Exception {
+        byte[] file = photograph("png", 400, 300);
+        send(file, "XY1", "40 mm");
+        send(photograph("png", 500, 300), "XY2", "");
+        long marked = pictures.of(lot).get(0).id();
+        long wrong = pictures.of(lot).get(1).id();
+        pictures.mark(lot, marked, 0.25, 0.5);
+        pictures.strike(lot, wrong, "It shows a bar of another lot.", "bench");
+        away(java.util.List.of(lot));
+        RequestPostProcessor release = user("release").authorities(new SimpleGrantedAuthority("DECISION"));
+        http.perform(get("/lots/" + lot.code() + "/certificate").with(release))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("/pictures/" + marked + "/small.jpg"),
+                                containsString("translate(100.0 150.0)"),
+                                containsString("A picture of XY2 was struck by bench: It shows a bar of another lot."),
+                                org.hamcrest.Matchers.not(containsString("/pictures/" + wrong + "/small.jpg")))));
+        http.perform(get("/lots/" + lot.code() + "/record.json").with(release))
+                .andExpect(content().string(containsString(org.ysometron.app.web.SentFile.sha256(file))));
+        lot = testLots.lot();
+    }
+
     /** Two lots side by side: each picture as wide as what it shows, in the width of the widest. */
     @Test
     void twoLotsStandAtOneScale() throws Exception {

@@ -34,6 +34,7 @@ import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Form;
+import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Cause;
@@ -273,6 +274,27 @@ class WhatTestsSayTest extends DemoSite {
         }
         assertThat(verdict(lot).verdict()).isEqualTo(Verdict.CONTRADICTED);
         assertThat(judgements.details(lot).get(0).judgement().mean()).isEmpty();
+    }
+
+    /** Steps up and down: five parts, the least for a mean; it lies between the levels, and stands on page, chart and verdict. */
+    @Test
+    void aStaircaseHasAMean() {
+        LotView lot = claiming(Methods.of("drop-impact").orElseThrow(), 10);
+        List<SpecimenView> parts = lots.specimens(lot.id());
+        int[] heights = {400, 450, 400, 450, 400};
+        for (int i = 0; i < heights.length; i++) {
+            End end = heights[i] == 400 ? End.NO_BREAK : End.BROKE;
+            test(lot, parts.get(i), end, "mass", "500 g", "height", heights[i] + " mm");
+        }
+        Judgement judged = judgements.details(lot).get(0).judgement();
+        // m·g·h of 400 mm and 450 mm by hand.
+        assertThat(judged.mean().getAsDouble()).isBetween(1.96133, 2.20650);
+        assertThat(judged.lower()).isPresent();
+        assertThat(judged.upper()).isPresent();
+        assertThat(judged.verdict()).isEqualTo(Verdict.CONTRADICTED);
+        assertThat(judged.bounds()).isEqualTo(5);
+        assertThat(judged.working().steps())
+                .anySatisfy(step -> assertThat(step.meaning()).isEqualTo("mean of the staircase"));
     }
 
     /** M43: a zero read with the test voids it; noted when the result is known it takes nothing away. */

@@ -55,6 +55,7 @@ class AccessTest extends DemoSite {
         "/lots/SK-0129/make/order, ENTRY",
         "/lots/SK-0129/bench/confirmation, ENTRY",
         "/lots/SK-0129/bench/owed, ENTRY",
+        "/lots/SK-0129/bench/display, ENTRY",
         "/methods/HEAT, ADMINISTRATION JUDGEMENT",
         "/methods/site, ADMINISTRATION JUDGEMENT",
         "/equipment/1/rig, ADMINISTRATION JUDGEMENT",

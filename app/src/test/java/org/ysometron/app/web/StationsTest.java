@@ -200,6 +200,72 @@ class StationsTest extends DemoSite {
                 .contains("the growth is that of a minute");
     }
 
+    /** Creep rings once, after its first minute, and writes the time down whether it was on time or late; days later nothing rings. */
+    @Test
+    void creepRingsAfterItsFirstMinute() {
+        LotView lot = bare();
+        testLots.set(lot, TestLots.line("creep", 0, 1));
+        confirmed("bench", "creep");
+        for (int place = 1; place <= 3; place++) {
+            bench.enter(lot, testLots.width("XY1", place, "4.00"), "bench");
+            bench.enter(lot, testLots.thickness("XY1", place, "4.00"), "bench");
+        }
+        Page page = browser.signedIn("bench");
+        page.clock().install();
+        browser.open(page, "/lots/" + lot.code() + "/bench?method=creep&step=break");
+        page.fill("#in-mass-1", "1250 g");
+        page.click("text=The load is on");
+        page.clock().runFor(60_500);
+        assertThat(page.locator("[data-clock-said]")).hasText("Read at 60 s now");
+        page.fill("#in-extension-1", "0.021");
+        assertThat(page.locator("#in-at-1")).hasValue("60 s");
+        // What is left after unloading, and when it was found broken, come days later.
+        page.locator("#in-extension-1").press("Enter");
+        page.locator("#in-left-1").press("Enter");
+        assertThat(page.locator("#in-extension-2")).isVisible();
+        assertThat(page.locator("[data-clock-start]")).hasCount(0);
+        Assertions.assertThat(bench.record(lot, "XY1").at("at", 1))
+                .get()
+                .satisfies(reading -> Assertions.assertThat(reading.value()).isEqualTo(60));
+    }
+
+    /** A display that was switched to kgf: a bare number is in what stood beside the field when it was typed, and kept with it. */
+    @Test
+    void aBareNumberIsInTheUnitThatTheDisplayShows() {
+        LotView lot = bare();
+        testLots.set(lot, TestLots.line("part-load", 5, 3));
+        confirmed("bench", "part-load");
+        Page page = browser.signedIn("bench");
+        Page other = browser.signedIn("bench");
+        String address =
+                "/lots/" + lot.code() + "/bench?method=part-load&step=break&gauge=" + testLots.gauge("bench load cell");
+        browser.open(page, address);
+        browser.open(other, address);
+        page.selectOption("#display", "kgf");
+        assertThat(page.locator("label[for=in-force-1]")).containsText("kgf");
+        page.locator("#in-force-1").fill("61");
+        assertThat(page.locator("#preview")).containsText("598.2");
+        page.locator("#in-force-1").press("Enter");
+        assertThat(page.locator(".big-code")).hasText("XY2");
+        // The page loaded before the switch still says N, and means it.
+        assertThat(other.locator("label[for=in-force-1]")).containsText("N");
+        browser.open(page, address);
+        page.locator("#in-force-1").fill("601 N");
+        page.locator("#in-force-1").press("Enter");
+        assertThat(page.locator(".big-code")).hasText("XY3");
+        page.selectOption("#display", "N");
+        assertThat(page.locator("label[for=in-force-1]")).containsText(", N");
+        Assertions.assertThat(bench.record(lot, "XY1").readings())
+                .singleElement()
+                .satisfies(reading -> {
+                    Assertions.assertThat(reading.typed()).isEqualTo("61 kgf");
+                    Assertions.assertThat(reading.value()).isCloseTo(61 * 9.80665, Assertions.within(1e-9));
+                });
+        Assertions.assertThat(bench.record(lot, "XY2").readings())
+                .singleElement()
+                .satisfies(reading -> Assertions.assertThat(reading.value()).isEqualTo(601));
+    }
+
     /** M23, M33, M34, M35: what was seen belongs to the specimen, is typed beside its test, and stands with its readings. */
     @Test
     void m33WhatIsSeenIsKeptWithTheSpecimen() {

@@ -16,6 +16,7 @@ import java.util.OptionalDouble;
 import org.ysometron.core.statistics.KaplanMeier;
 import org.ysometron.core.statistics.Prediction;
 import org.ysometron.core.statistics.ScatterBounds;
+import org.ysometron.core.statistics.Staircase;
 import org.ysometron.core.statistics.Summary;
 import org.ysometron.core.statistics.ToleranceFactor;
 import org.ysometron.core.statistics.VarianceComponents;
@@ -51,7 +52,8 @@ final class PopulationCalculations {
     private PopulationCalculations() {}
 
     static List<Calculation> all() {
-        return List.of(tolerance(), prediction(), deviation(), variation(), components(), weibull(), survival());
+        return List.of(
+                tolerance(), prediction(), deviation(), variation(), components(), weibull(), survival(), staircase());
     }
 
     private static boolean two(Case given, Sides otherwise) {
@@ -301,5 +303,43 @@ final class PopulationCalculations {
                 curve.median().isPresent() ? "computed" : "more than half survives",
                 Map.of("steps", rows),
                 told);
+    }
+
+    private static Calculation staircase() {
+        return new Calculation(
+                "staircase-mean",
+                "Mean of a population of which each specimen bore a level or did not, stepped up and down",
+                List.of(
+                        required("held", NUMBERS, "", "levels that specimens bore")
+                                .in(1e-6, 1e9)
+                                .items(1, 100),
+                        required("failed", NUMBERS, "", "levels that others did not bear")
+                                .in(1e-6, 1e9)
+                                .items(1, 100),
+                        optional("confidence", NUMBER, "", "one-sided; 0.95 unless given")
+                                .in(Staircase.LEAST_CONFIDENCE, 0.9999)),
+                "",
+                "staircase of ISO 6603-1 (Dixon and Mood 1948); bounds by the profile likelihood, their level simulated",
+                Map.of("held", List.of(1.5, 1.5, 2.0, 1.5, 2.0), "failed", List.of(2.0, 2.5, 2.0, 2.5, 2.0)),
+                given -> {
+                    Staircase staircase = Staircase.of(given.numbers("held"), given.numbers("failed"));
+                    double confidence = given.number("confidence", 0.95);
+                    double lower = staircase.lower(confidence);
+                    double upper = staircase.upper(confidence);
+                    Working working = Working.of(
+                            Step.of("step", "d", "largest gap between levels", staircase.step()),
+                            Step.of(
+                                    "mean of the staircase",
+                                    "μ",
+                                    "largest probit likelihood, scatter from d/2 to 4·d",
+                                    staircase.mean()),
+                            Step.of("lower one-sided bound", "μ₋", "profile down by 1.9·z²/2", lower),
+                            Step.of("upper one-sided bound", "μ₊", "profile down by 1.9·z²/2", upper));
+                    return Answer.of(staircase.mean(), "", working)
+                            .with("n", staircase.n())
+                            .with("step", staircase.step())
+                            .with("lower", lower)
+                            .with("upper", upper);
+                });
     }
 }

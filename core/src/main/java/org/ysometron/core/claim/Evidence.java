@@ -2,6 +2,7 @@ package org.ysometron.core.claim;
 
 import java.util.List;
 import java.util.Optional;
+import org.ysometron.core.statistics.Staircase;
 
 /**
  * What one lot's specimens under one set of conditions say about one property.
@@ -72,6 +73,21 @@ public record Evidence(
     /** Evidence of plain values with no calibration uncertainty and no history. */
     public static Evidence of(double... values) {
         return new Evidence(values, new double[0], 0, 0, Optional.empty());
+    }
+
+    /** The staircase that these results are: levels that some bore and others did not, and nothing else; empty otherwise. */
+    public Optional<Staircase> staircase() {
+        double[] failed = failed();
+        boolean levels = values.length == 0 && failed.length == intervals.size();
+        return levels && Staircase.isOne(bounds, failed) ? Optional.of(Staircase.of(bounds, failed)) : Optional.empty();
+    }
+
+    /** The levels that were not borne and of which nothing else is known. */
+    double[] failed() {
+        return intervals.stream()
+                .filter(interval -> Double.isInfinite(interval.low()))
+                .mapToDouble(Interval::high)
+                .toArray();
     }
 
     /** How many specimens count: values, bounds and intervals. */

@@ -11,6 +11,7 @@ import org.ysometron.core.claim.Conclusion.More;
 import org.ysometron.core.statistics.CensoredNormal;
 import org.ysometron.core.statistics.MeanBounds;
 import org.ysometron.core.statistics.Prospect;
+import org.ysometron.core.statistics.Staircase;
 import org.ysometron.core.statistics.Summary;
 import org.ysometron.core.statistics.formula.StandardNormal;
 import org.ysometron.core.statistics.formula.StudentT;
@@ -24,7 +25,8 @@ import org.ysometron.core.working.Working;
  *
  * <p>Right-censored specimens enter as bounds: with two or more that broke by maximum likelihood ({@link
  * CensoredNormal}); with fewer by order statistics: with confidence 1 − ½ⁿ the median, for a symmetric population the
- * mean, lies above the least of n results. Intervals are read in the same way, from both ends ({@link IntervalVerdict}).
+ * mean, lies above the least of n results. Intervals are read in the same way, from both ends ({@link
+ * IntervalVerdict}); levels that some bore and others did not are a staircase ({@link StaircaseVerdict}).
  */
 public final class MeanVerdict {
 
@@ -41,6 +43,10 @@ public final class MeanVerdict {
             return Judgement.notTested(evidence.excluded());
         }
         Asked asked = Asked.ofSpecimens(claim, looks, evidence.n(), evidence.n());
+        Optional<Staircase> staircase = evidence.staircase();
+        if (staircase.isPresent()) {
+            return Conclusion.looked(asked, StaircaseVerdict.of(asked, evidence, staircase.get()));
+        }
         if (!evidence.intervals().isEmpty()) {
             return Conclusion.looked(asked, IntervalVerdict.of(asked, evidence));
         }

@@ -24,6 +24,9 @@ public final class Creep extends Method {
     protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
         double[] times = readings.all("at");
         double[] extensions = readings.all("extension");
+        if (times.length == 0) {
+            throw new IllegalArgumentException("nothing was read under load yet");
+        }
         if (times.length != extensions.length) {
             throw new IllegalArgumentException(times.length + " times and " + extensions.length + " extensions");
         }

@@ -257,6 +257,25 @@ final class MethodFile {
         return Set.copyOf(keys);
     }
 
+    /** A moment, behind it the field for its time where the sheet always asks for it: 60 s, at. */
+    private Clock.Ring ring(Node value, String field, Sheet sheet) {
+        String[] parts = text(value).split(",", 2);
+        Typed typed = Typed.read(field, parts[0], UnitOfMeasure.working(Dimension.TIME));
+        if (typed instanceof Typed.Refused refused) {
+            throw wrong(value, refused.problem().text());
+        }
+        String late = "true-" + field;
+        String trueTime =
+                parts.length == 2 ? parts[1].strip() : sheet.field(late).isPresent() ? late : "";
+        if (!trueTime.isEmpty()
+                && sheet.field(trueTime)
+                        .filter(time -> time.dimension() == Dimension.TIME)
+                        .isEmpty()) {
+            throw wrong(value, "the sheet has no time '" + trueTime + "'");
+        }
+        return new Clock.Ring(field, ((Typed.Accepted) typed).value(), trueTime);
+    }
+
     /** Times by field, and under 'step' the parameter that says how long each step is held. */
     private Clock clock(@Nullable Node node, Sheet sheet, Set<String> parameters) {
         if (node == null) {
@@ -275,15 +294,7 @@ final class MethodFile {
             if (sheet.field(text(key)).isEmpty()) {
                 throw wrong(key, "the sheet has no field '" + text(key) + "'");
             }
-            Typed typed = Typed.read(text(key), text(value), UnitOfMeasure.working(Dimension.TIME));
-            if (typed instanceof Typed.Refused refused) {
-                throw wrong(value, refused.problem().text());
-            }
-            String trueTime = "true-" + text(key);
-            rings.add(new Clock.Ring(
-                    text(key),
-                    ((Typed.Accepted) typed).value(),
-                    sheet.field(trueTime).isPresent() ? trueTime : ""));
+            rings.add(ring(value, text(key), sheet));
         });
         try {
             return new Clock(rings, steps.stream().findFirst());

@@ -102,6 +102,13 @@ public sealed interface Typed {
                 .orElse(last);
     }
 
+    /** What was typed with the unit that a display shows, where it is a bare number; as it is where it has its own or is none. */
+    static String shownIn(String text, String unit) {
+        Matcher matcher = NUMBER.matcher(plain(text.strip()));
+        boolean bare = matcher.matches() && matcher.group(2).isBlank();
+        return bare && !unit.isEmpty() ? text.strip() + " " + unit : text;
+    }
+
     /** Digits in groups of three parted by a blank of any kind, and the true minus sign, as they are printed. */
     private static String plain(String typed) {
         String blanks = typed.replace('\u2212', '-').replaceAll("[\\u00a0\\u2009\\u202f]", " ");

@@ -7,11 +7,13 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.OptionalDouble;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -365,6 +367,32 @@ class MethodContractTest {
                 .hasMessageContaining("a bar grows until it breaks, got 0.1");
     }
 
+    /** While somebody types, any field may still be empty: that is said as what it is, by every method. */
+    @ParameterizedTest
+    @MethodSource("all")
+    void whatIsStillToBeReadIsNoFault(Method method) {
+        MethodData data = method.data();
+        List<Predicate<Field>> states = new ArrayList<>();
+        for (Field one : data.sheet().asked()) {
+            states.add(field -> !field.equals(one));
+            states.add(field -> field.equals(one) || field.role() == Field.Role.SIZE);
+        }
+        for (Predicate<Field> read : states) {
+            Map<String, double[]> numbers = new LinkedHashMap<>();
+            data.sheet().fields().stream()
+                    .filter(read)
+                    .filter(field -> example(method).has(field.key()))
+                    .forEach(field -> numbers.put(field.key(), example(method).all(field.key())));
+            try {
+                Map<String, Reduced> known =
+                        results(method, new Readings(numbers, Map.of()), data.pinned(), data.usualEnd());
+                assertThat(known).isNotEmpty();
+            } catch (IllegalArgumentException said) {
+                assertThat(said).hasMessageNotContaining("null");
+            }
+        }
+    }
+
     /** When a reading is due is said by field, and how long a step is held by a parameter of the method. */
     @ParameterizedTest
     @CsvSource(
@@ -373,6 +401,8 @@ class MethodContractTest {
                 "clock: {depth: 1 s} | drop.yaml, line 16: the sheet has no field 'depth'",
                 "clock: {height: 1 N} | drop.yaml, line 16: height: 'N' is a force",
                 "clock: {height: 0 s} | drop.yaml, line 16",
+                "clock: {height: '2 s, when'} | drop.yaml, line 16: the sheet has no time 'when'",
+                "clock: {height: '2 s, height'} | drop.yaml, line 16: the sheet has no time 'height'",
                 "later: [height] | drop.yaml, line 16: 'height' is nothing that a test may be read without",
                 "aside: [height] | drop.yaml, line 16: 'height' is nothing that a test may be read without",
                 "clock: {step: hold} | drop.yaml, line 16: 'hold' is no parameter of this method"
@@ -392,6 +422,8 @@ class MethodContractTest {
     void aMinuteReadLateIsNoMinute() {
         Method hold = Methods.of("timed-hold").orElseThrow();
         assertThat(hold.data().clock().rings()).extracting(Clock.Ring::seconds).containsExactly(1.0, 30.0, 60.0);
+        assertThat(Methods.of("creep").orElseThrow().data().clock().rings())
+                .containsExactly(new Clock.Ring("extension", 60, "at"));
         for (double at : new double[] {54, 66, 53, 75}) {
             Readings readings = example(hold).with("true-at-60-s", at);
             Reduced growth = results(

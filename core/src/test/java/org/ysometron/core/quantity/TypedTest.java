@@ -172,4 +172,18 @@ class TypedTest {
         assertThat(doubt).startsWith(asked);
         assertThat(doubt.isEmpty()).isEqualTo(asked.isEmpty());
     }
+
+    @ParameterizedTest
+    @CsvSource({
+        "52, kgf, 52 kgf",
+        "'52,5', kgf, '52,5 kgf'",
+        "1 234.5, lbf, 1 234.5 lbf",
+        "52 N, kgf, 52 N",
+        "52 kgf, kgf, 52 kgf",
+        "later, kgf, later",
+        "52, '', 52"
+    })
+    void aBareNumberIsInTheUnitOfTheDisplay(String text, String display, String kept) {
+        assertThat(Typed.shownIn(text, display)).isEqualTo(kept);
+    }
 }

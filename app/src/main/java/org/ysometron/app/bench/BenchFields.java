@@ -1,12 +1,15 @@
 package org.ysometron.app.bench;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.method.Clock;
+import org.ysometron.core.method.Reduced;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.working.Figures;
 
@@ -64,6 +67,40 @@ final class BenchFields {
             }
         }
         return fields;
+    }
+
+    /**
+     * Where a staircase goes on: a step above what held last, a step below what did not. Empty for other methods, before the first, and
+     * where the last says neither.
+     */
+    static String nextStep(List<SpecimenRecord> records, SpecimenRecord inHand) {
+        Optional<String> stepped = inHand.method().data().staircase();
+        Optional<SpecimenRecord> last = records.stream()
+                .filter(record -> record.ended().isPresent()
+                        && record.specimen()
+                                .conditions()
+                                .equals(inHand.specimen().conditions()))
+                .max(Comparator.comparing(record -> record.ended().orElseThrow().enteredAt()));
+        if (stepped.isEmpty() || last.isEmpty()) {
+            return "";
+        }
+        OptionalDouble level = last.get().mean(stepped.get());
+        Reduced.Made made = last.get().result().map(Reduced::made).orElse(Reduced.Made.NOTHING);
+        boolean held = made == Reduced.Made.AT_LEAST;
+        if (level.isEmpty() || (!held && made != Reduced.Made.AT_MOST)) {
+            return "";
+        }
+        double step = inHand.pinned().value("step");
+        double next = level.getAsDouble() + (held ? step : -step);
+        String unit = inHand.method()
+                .data()
+                .sheet()
+                .field(stepped.get())
+                .orElseThrow()
+                .unit();
+        String before = last.get().specimen().label() + (held ? " held at " : " did not hold at ")
+                + Figures.plain(level.getAsDouble(), 5) + " " + unit;
+        return next > 0 ? before + ": " + Figures.plain(next, 5) + " " + unit + " is next" : before;
     }
 
     /** What is seldom read, then what may be noted beside any test. */

@@ -170,7 +170,7 @@ class BenchPages {
         String wanting = wanting(method, gauge);
         BenchView.@Nullable Hand hand = inHand == null || gauge == null || !wanting.isEmpty()
                 ? null
-                : hand(lot, inHand, now, gauge, gauges, asked.refused());
+                : hand(lot, inHand, now, gauge, gauges, asked.refused(), BenchFields.nextStep(records, inHand));
         // Asked where a test was void, which is seldom.
         Map<Long, String> inPlace =
                 records.stream().anyMatch(SpecimenRecord::isVoid) ? lots.replacements(lot.id()) : Map.of();
@@ -593,7 +593,8 @@ class BenchPages {
             String step,
             InstrumentView gauge,
             List<InstrumentView> gauges,
-            @Nullable Refused refused) {
+            @Nullable Refused refused,
+            String nextStep) {
         // The load is what matters in the grips: in the calipers nobody asks for it.
         OptionalDouble load = step.equals(BREAK)
                 ? check.expectedLoad(lot, record.specimen(), record.method())
@@ -606,7 +607,7 @@ class BenchPages {
                         .or(() -> Headroom.tooCoarse(load.getAsDouble(), gauge.gauge(), others))
                         .orElse("");
         String expected = load.isEmpty()
-                ? ""
+                ? nextStep
                 : Figures.withUnit(
                                 load.getAsDouble(),
                                 3,

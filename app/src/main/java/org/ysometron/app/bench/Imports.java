@@ -76,6 +76,7 @@ class Imports {
      * @param doubts what is far from what is expected: to be confirmed or mended
      * @param known cells that hold what is stored already, and are passed over
      * @param separator what separates its cells, in words
+     * @param columns what is read from it, field by field
      */
     record Preview(
             long id,
@@ -83,6 +84,7 @@ class Imports {
             String sha256,
             String gauge,
             String separator,
+            List<String> columns,
             List<Good> good,
             List<Bad> bad,
             List<Bad> doubts,
@@ -169,6 +171,21 @@ class Imports {
         return read.preview;
     }
 
+    /** What stands in the columns, in words: with cells alone nobody sees where they would land. */
+    private List<String> columns(LotView lot, ReadingFile file) {
+        List<Method> methods = pages.methods(lot);
+        return file.rows().stream()
+                .flatMap(row -> row.cells().keySet().stream())
+                .filter(column -> !WORDS.contains(column.name()))
+                .distinct()
+                .map(column -> methods.stream()
+                        .flatMap(method -> method.data().sheet().field(column.name()).stream())
+                        .findFirst()
+                        .map(field -> field.label(column.place()))
+                        .orElse(column.name()))
+                .toList();
+    }
+
     private StagedImport find(LotView lot, long id) {
         return imports.findById(id)
                 .filter(staged -> staged.lotId == lot.id())
@@ -215,6 +232,7 @@ class Imports {
                 staged.sha256,
                 gauge.name(),
                 separator,
+                columns(lot, file),
                 good,
                 bad,
                 doubts,

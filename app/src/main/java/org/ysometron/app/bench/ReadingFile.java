@@ -118,6 +118,13 @@ record ReadingFile(char delimiter, List<Row> rows) {
                         "Row 1 is no head: it has " + head.size() + " columns, one of " + heading.length()
                                 + " characters. Expected specimen, width_1 [mm] and so on.");
             }
+            if (heading.matches("\\s*[+-]?[0-9].*")) {
+                throw new Refusal(
+                        "head",
+                        "Row 1 is no head: it has '" + heading.strip()
+                                + "' in it. Cells without a head: say below what the first"
+                                + " column and the first row are.");
+            }
             Column column = column(heading, fields);
             String name = column.name();
             int place = column.place();
@@ -128,7 +135,7 @@ record ReadingFile(char delimiter, List<Row> rows) {
         }
         if (!seen.containsKey("specimen1")) {
             throw new Refusal(
-                    "file",
+                    "head",
                     "Row 1: there is no column 'specimen'; without it no row can be told apart. Cells without a head: say"
                             + " below what the first column and the first row are.");
         }

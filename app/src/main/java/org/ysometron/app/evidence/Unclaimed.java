@@ -59,24 +59,33 @@ public record Unclaimed(String title, String terms, String found) {
                             ? ", s " + Figures.significant(summary.sd().getAsDouble(), 2)
                             : ""));
         }
-        evidence.staircase()
-                .ifPresent(steps ->
-                        parts.add("mean of the staircase " + with(steps.mean(), one) + ", with 95 % confidence above "
-                                + with(steps.lower(Staircase.LEAST_CONFIDENCE), one) + " and below "
-                                + with(steps.upper(Staircase.LEAST_CONFIDENCE), one)));
-        for (double bound : evidence.bounds()) {
-            parts.add("at least " + with(bound, one));
-        }
-        for (Evidence.Interval interval : evidence.intervals()) {
-            parts.add(
-                    Double.isInfinite(interval.low())
-                            ? "at most " + with(interval.high(), one)
-                            : Figures.significant(interval.low(), one.digits()) + " to " + with(interval.high(), one));
+        Optional<Staircase> staircase = evidence.staircase();
+        if (staircase.isPresent()) {
+            parts.add(steps(staircase.get(), evidence, one));
+        } else {
+            for (double bound : evidence.bounds()) {
+                parts.add("at least " + with(bound, one));
+            }
+            for (Evidence.Interval interval : evidence.intervals()) {
+                parts.add(
+                        Double.isInfinite(interval.low())
+                                ? "at most " + with(interval.high(), one)
+                                : Figures.significant(interval.low(), one.digits()) + " to "
+                                        + with(interval.high(), one));
+            }
         }
         if (evidence.excluded() > 0) {
             parts.add(evidence.excluded() + " kept and not counted");
         }
         return String.join("; ", parts);
+    }
+
+    private static String steps(Staircase steps, Evidence evidence, Characteristic one) {
+        double confidence = Staircase.LEAST_CONFIDENCE;
+        return "n = " + evidence.n() + " in steps, " + evidence.bounds().length + " held and "
+                + evidence.intervals().size() + " did not: mean of the staircase " + with(steps.mean(), one)
+                + ", above " + with(steps.lower(confidence), one) + " and below " + with(steps.upper(confidence), one)
+                + " with 95 % confidence each";
     }
 
     private static String with(double value, Characteristic one) {

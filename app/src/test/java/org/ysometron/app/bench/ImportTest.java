@@ -232,8 +232,9 @@ class ImportTest extends DemoSite {
                 .andReturn()
                 .getResponse()
                 .getRedirectedUrl();
-        http.perform(post(Objects.requireNonNull(preview)).with(BENCH).with(csrf()))
-                .andExpect(status().is3xxRedirection());
+        http.perform(get(Objects.requireNonNull(preview)).with(BENCH))
+                .andExpect(content().string(containsString("Its columns: width 3, thickness 1.")));
+        http.perform(post(preview).with(BENCH).with(csrf())).andExpect(status().is3xxRedirection());
         assertThat(bench.record(lot, "XY2").at("width", 3)).get().satisfies(reading -> assertThat(reading.value())
                 .isEqualTo(4.01));
         assertThat(bench.record(lot, "XY2").at("thickness", 1)).get().satisfies(reading -> assertThat(reading.value())
@@ -247,7 +248,8 @@ class ImportTest extends DemoSite {
             {"4.01", "tension/width-1", "ZX9", "is no specimen of tension"},
             {"4\n4\n4\n4\n4\n4\n4\n4", "tension/width-1", "ZX1", "8 rows, but 5 specimens from ZX1 on"},
             {"880\t4.1\t3\t4\t5\t6\t7\t8\t9\t10\t11\t12\t13\t14", "tension/force-1", "", "columns, but only"},
-            {"vier", "", "", "say below what the first column"}
+            {"4,01\t3,99\n4\t4", "", "", "say below what the first column"},
+            {"width_1 [mm]\n4", "", "", "say below what the first column"}
         };
         for (String[] one : wrong) {
             http.perform(multipart(page)

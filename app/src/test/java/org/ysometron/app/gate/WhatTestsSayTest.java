@@ -278,11 +278,25 @@ class WhatTestsSayTest extends DemoSite {
 
     /** Steps up and down: five parts, the least for a mean; it lies between the levels, and stands on page, chart and verdict. */
     @Test
-    void aStaircaseHasAMean() {
+    void aStaircaseHasAMean() throws Exception {
         LotView lot = claiming(Methods.of("drop-impact").orElseThrow(), 10);
         List<SpecimenView> parts = lots.specimens(lot.id());
+        http.perform(post("/lots/" + lot.code() + "/bench/confirmation")
+                        .param("method", "drop-impact")
+                        .param("confirmed", "0", "1", "2")
+                        .with(ENTRY)
+                        .with(csrf()))
+                .andExpect(status().is3xxRedirection());
         int[] heights = {400, 450, 400, 450, 400};
         for (int i = 0; i < heights.length; i++) {
+            // The bench says how high the next one is dropped from.
+            if (i > 0) {
+                String next =
+                        i % 2 == 1 ? " held at 400 mm: 450 mm is next" : " did not hold at 450 mm: 400 mm is next";
+                http.perform(get("/lots/" + lot.code() + "/bench?step=break").with(ENTRY))
+                        .andExpect(
+                                content().string(containsString(parts.get(i - 1).label() + next)));
+            }
             End end = heights[i] == 400 ? End.NO_BREAK : End.BROKE;
             test(lot, parts.get(i), end, "mass", "500 g", "height", heights[i] + " mm");
         }

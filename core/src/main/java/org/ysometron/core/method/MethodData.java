@@ -33,6 +33,7 @@ import org.ysometron.core.reading.Sheet;
  * @param aside keys of what is seldom read in the test: never in the way of who does not read it
  * @param later keys of what may be fetched after the test, as a travel from a record
  * @param clock when it wants to be looked at
+ * @param staircase key of the field that goes one step up after what held and one down after what did not, by the parameter 'step'
  * @param example readings of one specimen as they are typed
  */
 public record MethodData(
@@ -54,6 +55,7 @@ public record MethodData(
         Set<String> aside,
         Set<String> later,
         Clock clock,
+        Optional<String> staircase,
         Map<String, List<String>> example) {
 
     /** What a test is usually read by: sizes and readings, without what is seldom read. */

@@ -116,6 +116,7 @@ final class MethodFile {
                 optional(all.find("aside"), sheet),
                 optional(all.find("later"), sheet),
                 clock(all.find("clock"), sheet, parameters.keySet()),
+                staircase(all.find("staircase"), sheet, parameters),
                 example(all.need("example"), sheet));
         all.nothingElse();
         return data;
@@ -255,6 +256,20 @@ final class MethodFile {
             }
         }
         return Set.copyOf(keys);
+    }
+
+    /** The field that is stepped, whose step the parameter of that name pins. */
+    private Optional<String> staircase(@Nullable Node node, Sheet sheet, Map<String, Pinned.Parameter> parameters) {
+        if (node == null) {
+            return Optional.empty();
+        }
+        Field stepped =
+                sheet.field(text(node)).orElseThrow(() -> wrong(node, "the sheet has no field '" + text(node) + "'"));
+        Pinned.Parameter step = parameters.get("step");
+        if (step == null || step.dimension() != stepped.dimension()) {
+            throw wrong(node, "a staircase needs a parameter 'step' of the same kind as '" + stepped.key() + "'");
+        }
+        return Optional.of(stepped.key());
     }
 
     /** A moment, behind it the field for its time where the sheet always asks for it: 60 s, at. */

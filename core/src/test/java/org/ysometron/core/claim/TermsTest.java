@@ -114,6 +114,11 @@ class TermsTest {
         assertThat(one.title()).matches("[A-Z].{4,}");
         assertThat(one.definition()).hasSizeGreaterThan(15);
         assertThat(one.digits()).isBetween(2, 5);
+        assertThat(characteristics())
+                .as("another of the same name, or of the same definition")
+                .filteredOn(other -> other.title().equals(one.title())
+                        || (!one.isRatio() && other.definition().equals(one.definition())))
+                .containsExactly(one);
         if (!one.unit().isEmpty()) {
             assertThat(UnitOfMeasure.find(one.unit()))
                     .hasValueSatisfying(unit -> assertThat(unit.isWorking()).isTrue());

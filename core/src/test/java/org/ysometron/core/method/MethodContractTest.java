@@ -403,6 +403,8 @@ class MethodContractTest {
                 "clock: {height: 0 s} | drop.yaml, line 16",
                 "clock: {height: '2 s, when'} | drop.yaml, line 16: the sheet has no time 'when'",
                 "clock: {height: '2 s, height'} | drop.yaml, line 16: the sheet has no time 'height'",
+                "staircase: depth | drop.yaml, line 16: the sheet has no field 'depth'",
+                "staircase: height | drop.yaml, line 16: a staircase needs a parameter 'step'",
                 "later: [height] | drop.yaml, line 16: 'height' is nothing that a test may be read without",
                 "aside: [height] | drop.yaml, line 16: 'height' is nothing that a test may be read without",
                 "clock: {step: hold} | drop.yaml, line 16: 'hold' is no parameter of this method"

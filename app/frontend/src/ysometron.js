@@ -283,7 +283,9 @@ function setUpClock() {
 
   clock.hidden = false;
   start.onclick = () => {
-    keep({ begun: Date.now(), typed: {} });
+    // What was typed before the load came on is kept as well.
+    const typed = [...form.querySelectorAll("input.typed")].filter((field) => field.id && field.value !== "");
+    keep({ begun: Date.now(), typed: Object.fromEntries(typed.map((field) => [field.id, field.value])) });
     rung = 0;
     go();
     form.querySelector(".typed")?.focus();
@@ -334,6 +336,18 @@ document.addEventListener("htmx:afterSettle", (event) => {
   }
 });
 window.addEventListener("load", setUpClock);
+
+// A click on the drawing of the specimen in hand says in which part it broke; the field says it in words.
+document.addEventListener("click", (event) => {
+  const zone = event.target.closest("#bench [data-broke]");
+  const field = document.getElementById("in-broke-at-1");
+  if (!zone || !field) {
+    return;
+  }
+  field.value = zone.dataset.broke;
+  field.closest("details").open = true;
+  zone.parentNode.querySelectorAll("[data-broke]").forEach((one) => one.classList.toggle("is-broken", one === zone));
+});
 
 // A click on a picture says where the specimen broke; it is kept with the button beside it.
 document.addEventListener("click", (event) => {

@@ -277,6 +277,7 @@ class BenchPages {
                 List.of(),
                 BenchView.Clock.NONE,
                 true,
+                Sketch.of(record),
                 record.isTested());
         return new BenchView(
                 BenchView.Station.of(record.method().data(), 0, 0),
@@ -624,6 +625,7 @@ class BenchPages {
                 before.warnings(lot, record.specimen(), step.equals(BREAK) ? gauge : instruments.calipers()),
                 step.equals(BREAK) && !record.isTested() ? BenchFields.clock(record) : BenchView.Clock.NONE,
                 false,
+                Sketch.of(record),
                 record.isTested());
     }
 }

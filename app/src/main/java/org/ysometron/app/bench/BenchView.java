@@ -123,6 +123,7 @@ record BenchView(
      * @param warnings what makes its result provisional, or stops it from being broken
      * @param clock when it wants to be looked at; nothing rings while it is measured
      * @param stays whether it was in hand before, so that what the page says of it stands
+     * @param sketch the specimen as it is drawn
      * @param over whether its test is over, so that what is typed was fetched later and nothing is broken
      */
     record Hand(
@@ -137,6 +138,7 @@ record BenchView(
             List<String> warnings,
             Clock clock,
             boolean stays,
+            Sketch sketch,
             boolean over) {
 
         /** Whether there is anything left to type. */

@@ -186,6 +186,7 @@ class StationsTest extends DemoSite {
         page.reload();
         assertThat(page.locator("[data-clock-face]")).hasText(Pattern.compile("[34][0-9] s"));
         assertThat(page.locator("#in-at-1-s-1")).hasValue("0.84");
+        assertThat(page.locator("#in-mass-1")).hasValue("1250 g");
         page.fill("#in-at-30-s-1", "0.87");
         page.clock().runFor(45_000);
         page.fill("#in-at-60-s-1", "0.88");
@@ -277,6 +278,8 @@ class StationsTest extends DemoSite {
         page.fill("#in-force-1", "627 N");
         page.click("text=Zero, fracture, pieces, remark");
         page.selectOption("#in-fracture-1", "layers split");
+        page.locator("[data-broke=\"away from the label\"]").click();
+        assertThat(page.locator("#in-broke-at-1")).hasValue("away from the label");
         page.fill("#in-pieces-1", "two");
         page.selectOption("#in-fragments-1", "some are lost");
         page.selectOption("#in-loaded-by-1", "a person's weight");
@@ -289,6 +292,7 @@ class StationsTest extends DemoSite {
         page.fill("#in-pieces-1", "2");
         page.locator("#in-force-1").press("Enter");
         assertThat(page.locator("#row-XY1")).containsText("Remark: hung on the wrong pin");
+        assertThat(page.locator("#row-XY1")).containsText("In which part it broke: away from the label");
         // What was noted can be corrected as any reading.
         page.click("#row-XY1 >> text=Remark: hung");
         page.fill("input[name=typed]", "hung on the left pin");
@@ -299,7 +303,15 @@ class StationsTest extends DemoSite {
         Assertions.assertThat(bench.record(lot, "XY1").readings())
                 .extracting(reading -> reading.field().key())
                 .containsExactlyInAnyOrder(
-                        "force", "fracture", "pieces", "fragments", "loaded-by", "clip", "remark", "remark");
+                        "force",
+                        "fracture",
+                        "broke-at",
+                        "pieces",
+                        "fragments",
+                        "loaded-by",
+                        "clip",
+                        "remark",
+                        "remark");
         Assertions.assertThat(bench.record(lot, "XY1").result().orElseThrow().value())
                 .hasValue(627);
     }

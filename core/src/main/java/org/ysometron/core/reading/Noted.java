@@ -14,6 +14,13 @@ public final class Noted {
     /** In somebody's own words. */
     public static final String REMARK = "remark";
 
+    /** In which part of its length it broke. */
+    public static final String BROKE_AT = "broke-at";
+
+    /** Parts of a specimen's length, from the end that bears its label on. */
+    public static final List<String> PARTS = List.of(
+            "at the label's end", "towards the label", "in the middle", "away from the label", "at the other end");
+
     private Noted() {}
 
     /**
@@ -31,6 +38,7 @@ public final class Noted {
                 Field.Kind.CHOICE,
                 Dimension.RATIO,
                 List.of("ductile", "brittle", "sudden", "layers split", "shattered", "necked")));
+        fields.add(noted(BROKE_AT, "in which part it broke", Field.Kind.CHOICE, Dimension.RATIO, PARTS));
         fields.add(noted("pieces", "pieces found", Field.Kind.COUNT, Dimension.RATIO, List.of()));
         fields.add(noted(
                 "fragments", "fragments", Field.Kind.CHOICE, Dimension.RATIO, List.of("all found", "some are lost")));

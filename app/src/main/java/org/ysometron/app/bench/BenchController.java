@@ -115,13 +115,7 @@ class BenchController {
             @RequestParam(defaultValue = "0") long gauge) {
         LotView lot = lots.named(code);
         instruments.show(instrument, unit);
-        return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
-                .queryParam("method", "{method}")
-                .queryParam("step", "{step}")
-                .queryParam("gauge", gauge)
-                .encode()
-                .buildAndExpand(lot.code(), method, step)
-                .toUriString();
+        return back(lot.code(), Map.of("method", method, "step", step, "gauge", String.valueOf(gauge)));
     }
 
     /** The readings typed; of several those that say something, of one that one, whatever it says. */
@@ -187,8 +181,9 @@ class BenchController {
             model.addAttribute("unconfirmed", refusal.words());
             return show(lot, new BenchPages.Asked(method, BenchPages.BREAK, null, 0, null, null, false), who, model);
         }
-        return "redirect:/lots/" + code + "/bench?step=" + BenchPages.BREAK + "&method="
-                + confirmedFor.data().id();
+        return back(
+                code,
+                Map.of("step", BenchPages.BREAK, "method", confirmedFor.data().id()));
     }
 
     /** The method that a form names; the usual one where it names none. */
@@ -260,14 +255,17 @@ class BenchController {
         // page has taken the form over.
         boolean stays = !key.isTest() && !isLast(method, key);
         if (!isPart(request)) {
-            return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
-                    .queryParam("method", method.data().id())
-                    .queryParam("step", step)
-                    .queryParam("gauge", form.gaugeId())
-                    .queryParam(stays ? "specimen" : "after", "{label}")
-                    .encode()
-                    .buildAndExpand(code, form.label())
-                    .toUriString();
+            return back(
+                    code,
+                    Map.of(
+                            "method",
+                            method.data().id(),
+                            "step",
+                            step,
+                            "gauge",
+                            String.valueOf(form.gaugeId()),
+                            stays ? "specimen" : "after",
+                            form.label()));
         }
         if (stays) {
             BenchView view = pages.further(lot, form.label(), form.gaugeId());
@@ -295,11 +293,7 @@ class BenchController {
     String replace(@PathVariable String code, @PathVariable String label, Authentication by) {
         LotView lot = lots.named(code);
         Method method = bench.replace(lot, label, by.getName());
-        return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
-                .queryParam("method", method.data().id())
-                .encode()
-                .buildAndExpand(code)
-                .toUriString();
+        return back(code, Map.of("method", method.data().id()));
     }
 
     /** Says of readings that were to be fetched after their test that they will not come. */
@@ -328,12 +322,7 @@ class BenchController {
             model.addAttribute("allOwed", all);
             return show(lot, new BenchPages.Asked(method, BenchPages.BREAK, null, 0, null, null, false), by, model);
         }
-        return UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench")
-                .queryParam("step", BenchPages.BREAK)
-                .queryParam("method", "{method}")
-                .encode()
-                .buildAndExpand(code, method)
-                .toUriString();
+        return back(code, Map.of("method", method, "step", BenchPages.BREAK));
     }
 
     private List<Long> stillOwed(LotView lot) {
@@ -341,6 +330,17 @@ class BenchController {
                 .filter(view -> !view.isWaived())
                 .map(Owing.OwedView::id)
                 .toList();
+    }
+
+    /** Back to the bench of a lot, whatever was typed being only a value there. */
+    private static String back(String code, Map<String, String> asked) {
+        UriComponentsBuilder page = UriComponentsBuilder.fromPath("redirect:/lots/{code}/bench");
+        Map<String, String> values = new LinkedHashMap<>(Map.of("code", code));
+        asked.forEach((name, value) -> {
+            page.queryParam(name, "{" + name + "}");
+            values.put(name, value);
+        });
+        return page.encode().buildAndExpand(values).toUriString();
     }
 
     private static boolean isPart(HttpServletRequest request) {

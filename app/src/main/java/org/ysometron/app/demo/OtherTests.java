@@ -189,7 +189,7 @@ class OtherTests {
         }
         // A mass of 500 g dropped on hooks, 50 mm lower after each that broke and higher after each that did not.
         int height = 400;
-        for (SpecimenView hook : works.made(lot, drops(10, OtherProducts.CURE))) {
+        for (SpecimenView hook : works.made(lot, drops(20, OtherProducts.CURE))) {
             boolean broke = 425 + 35 * chance.nextGaussian() < height;
             works.test(
                     lot,

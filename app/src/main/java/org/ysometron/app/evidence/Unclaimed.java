@@ -84,8 +84,10 @@ public record Unclaimed(String title, String terms, String found) {
         double confidence = Staircase.LEAST_CONFIDENCE;
         return "n = " + evidence.n() + " in steps, " + evidence.bounds().length + " held and "
                 + evidence.intervals().size() + " did not: mean of the staircase " + with(steps.mean(), one)
-                + ", above " + with(steps.lower(confidence), one) + " and below " + with(steps.upper(confidence), one)
-                + " with 95 % confidence each";
+                + (steps.isBounded(confidence)
+                        ? ", above " + with(steps.lower(confidence), one) + " and below "
+                                + with(steps.upper(confidence), one) + " with 95 % confidence each"
+                        : ", too few for bounds");
     }
 
     private static String with(double value, Characteristic one) {

@@ -155,11 +155,11 @@ class MakeController {
                     sample(form),
                     started == null ? LocalDateTime.now(clock) : started,
                     new Runs.Surroundings(
-                            form.beside("ambient", "The room").text(30),
-                            form.beside("humidity", "The humidity").text(30),
-                            form.beside("spoolState", "The spool's state").text(60),
-                            form.beside("nozzleHours", "The nozzle's hours").text(30),
-                            form.beside("differences", "What differed").text(300)),
+                            form.inForm("ambient", "The room").text(30),
+                            form.inForm("humidity", "The humidity").text(30),
+                            form.inForm("spoolState", "The spool's state").text(60),
+                            form.inForm("nozzleHours", "The nozzle's hours").text(30),
+                            form.inForm("differences", "What differed").text(300)),
                     new Plate(side(form, "plateWidth"), side(form, "plateDepth")),
                     batches,
                     scale(form),
@@ -199,7 +199,7 @@ class MakeController {
                     placing,
                     pose,
                     form.inForm("inside", "The specimens").names(),
-                    form.beside("reached", "What was reached").text(120));
+                    form.inForm("reached", "What was reached").text(120));
             if (form.isRight()) {
                 chambers.treat(lot, run, by.getName());
             }
@@ -226,7 +226,7 @@ class MakeController {
                         form.inForm("reworked", "The specimens").names(),
                         kind,
                         form.inForm("cause", "Cause").choice(Cause.values()).orElse(null),
-                        form.beside("note", "The note").text(200),
+                        form.inForm("note", "The note").text(200),
                         at,
                         by.getName());
             }
@@ -257,8 +257,8 @@ class MakeController {
                     form.inForm("maker", "Who made them").needed(40),
                     form.inForm("machine", "The machine").needed(40),
                     form.inForm("fileRevision", "The file's revision").needed(30),
-                    form.beside("refusals", "What was refused").text(300),
-                    form.beside("changes", "What was changed").text(300),
+                    form.inForm("refusals", "What was refused").text(300),
+                    form.inForm("changes", "What was changed").text(300),
                     received == null ? LocalDate.now(clock) : received);
             if (form.isRight()) {
                 boughts.receive(lot, delivery, by.getName());
@@ -296,7 +296,7 @@ class MakeController {
         return stored(code, sent, "climate", model, response, (lot, form) -> {
             LocalDateTime in = form.inForm("in", "Into the climate").moment().orElse(null);
             LocalDateTime out = form.inForm("out", "Out of it").moment().orElse(null);
-            String climate = form.beside("atmosphere", "The climate").text(60);
+            String climate = form.inForm("atmosphere", "The climate").text(60);
             if (form.isRight()) {
                 climates.move(lot, set, in, out, climate, form.raw("late"), by.getName());
             }
@@ -332,7 +332,7 @@ class MakeController {
             Model model,
             HttpServletResponse response) {
         return stored(code, sent, "marks", model, response, (lot, form) -> {
-            String words = form.beside("words", "What was read").text(120);
+            String words = form.inForm("words", "What was read").text(120);
             if (kind == null) {
                 form.wrong("Choose whether it was begun, read or done.");
             } else if (form.isRight()) {

@@ -8,16 +8,11 @@ import java.util.UUID;
  *
  * @param typed texts by field
  * @param problems where messages are gathered
- * @param anchor the form on a page of several, where the messages of fields without a place of their own stand
+ * @param anchor the form on a page of several, where all of its messages stand
  */
 public record Sent(Map<String, String> typed, Problems problems, String anchor) {
 
     private static final int LONGEST_KEY = 36;
-
-    /** A field whose message stands beside it. */
-    public Entry beside(String field, String name) {
-        return problems.entry(field, name, typed.get(field));
-    }
 
     /** A field whose message stands at the form, and so says which field it means. */
     public Entry inForm(String field, String name) {

@@ -41,6 +41,7 @@ import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
+import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Setup;
 import org.ysometron.core.claim.Verdict;
@@ -583,6 +584,39 @@ class MakeTest extends DemoSite {
         breaks(lot, "XY6", 880);
         assertThat(judgements.apart(lot)).singleElement().satisfies(apart -> assertThat(apart.levels())
                 .anyMatch(level -> level.startsWith("flattened by heat: n = 1")));
+    }
+
+    /** Whatever a form of the page refuses stands at that form: a text too long is no silent 422. */
+    @Test
+    void whatIsTooLongIsSaidAtItsForm() throws Exception {
+        LotView lot = testLots.lot();
+        org.ysometron.core.plan.PlannedTest dry = org.ysometron.app.TestLots.line("tension", 5, 2);
+        testLots.set(
+                lot,
+                new org.ysometron.core.plan.PlannedTest(
+                        dry.method(),
+                        dry.design(),
+                        dry.orientation(),
+                        dry.notch(),
+                        dry.basis(),
+                        dry.build(),
+                        Conditioning.CONDITIONED,
+                        dry.rate(),
+                        2,
+                        ""));
+        String[][] wrong = {
+            {"climate", "atmosphere", "The climate has 130 characters"},
+            {"runs", "ambient", "The room has 130 characters"},
+            {"marks", "words", "What was read has 130 characters"}
+        };
+        for (String[] one : wrong) {
+            http.perform(form(lot, one[0])
+                            .param(one[1], "x".repeat(130))
+                            .param("startedAt", "2026-01-01 10:00")
+                            .param("kind", "READ"))
+                    .andExpect(status().is(422))
+                    .andExpect(content().string(containsString(one[2])));
+        }
     }
 
     /** M41: a thread cut again before the test stays with the specimen and apart from the others. */

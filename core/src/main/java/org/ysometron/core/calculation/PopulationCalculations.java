@@ -320,26 +320,38 @@ final class PopulationCalculations {
                                 .in(Staircase.LEAST_CONFIDENCE, 0.9999)),
                 "",
                 "staircase of ISO 6603-1 (Dixon and Mood 1948); bounds by the profile likelihood, their level simulated",
-                Map.of("held", List.of(1.5, 1.5, 2.0, 1.5, 2.0), "failed", List.of(2.0, 2.5, 2.0, 2.5, 2.0)),
-                given -> {
-                    Staircase staircase = Staircase.of(given.numbers("held"), given.numbers("failed"));
-                    double confidence = given.number("confidence", 0.95);
-                    double lower = staircase.lower(confidence);
-                    double upper = staircase.upper(confidence);
-                    Working working = Working.of(
-                            Step.of("step", "d", "largest gap between levels", staircase.step()),
-                            Step.of(
-                                    "mean of the staircase",
-                                    "μ",
-                                    "largest probit likelihood, scatter from d/2 to 4·d",
-                                    staircase.mean()),
-                            Step.of("lower one-sided bound", "μ₋", "profile down by 1.9·z²/2", lower),
-                            Step.of("upper one-sided bound", "μ₊", "profile down by 1.9·z²/2", upper));
-                    return Answer.of(staircase.mean(), "", working)
-                            .with("n", staircase.n())
-                            .with("step", staircase.step())
-                            .with("lower", lower)
-                            .with("upper", upper);
-                });
+                Map.of(
+                        "held",
+                        List.of(1.5, 1.5, 2.0, 1.5, 2.0, 1.5, 1.5, 2.0, 1.5, 2.0),
+                        "failed",
+                        List.of(2.0, 2.5, 2.0, 2.5, 2.0, 2.0, 2.5, 2.0, 2.5, 2.0)),
+                PopulationCalculations::ofStaircase);
+    }
+
+    private static Answer ofStaircase(Case given) {
+        Staircase staircase = Staircase.find(given.numbers("held"), given.numbers("failed"))
+                .orElseThrow(() ->
+                        new IllegalArgumentException("a staircase needs levels that held and higher ones that failed, "
+                                + Staircase.FEWEST + " in all, two that differ"));
+        double confidence = given.number("confidence", 0.95);
+        double lower = staircase.lower(confidence);
+        double upper = staircase.upper(confidence);
+        boolean bounded = staircase.isBounded(confidence);
+        Working working = Working.of(
+                Step.of("step", "d", "largest gap between levels", staircase.step()),
+                Step.of(
+                        "mean of the staircase",
+                        "μ",
+                        "largest probit likelihood, scatter of d/2 or more",
+                        staircase.mean()));
+        Working bounds = Working.of(
+                Step.of("lower one-sided bound", "μ₋", "profile down by 3.1·z²/2", lower),
+                Step.of("upper one-sided bound", "μ₊", "profile down by 3.1·z²/2", upper));
+        Answer answer = Answer.of(staircase.mean(), "", bounded ? working.then(bounds) : working)
+                .with("n", staircase.n())
+                .with("step", staircase.step());
+        return bounded
+                ? answer.with("lower", lower).with("upper", upper)
+                : answer.with("bounds", "none yet: tosses of a coin would do nearly as well");
     }
 }

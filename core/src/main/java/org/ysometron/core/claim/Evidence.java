@@ -79,7 +79,7 @@ public record Evidence(
     public Optional<Staircase> staircase() {
         double[] failed = failed();
         boolean levels = values.length == 0 && failed.length == intervals.size();
-        return levels && Staircase.isOne(bounds, failed) ? Optional.of(Staircase.of(bounds, failed)) : Optional.empty();
+        return levels ? Staircase.find(bounds, failed) : Optional.empty();
     }
 
     /** The levels that were not borne and of which nothing else is known. */

@@ -19,10 +19,15 @@ import org.ysometron.core.working.Working;
  */
 final class StaircaseVerdict {
 
+    private static final String HOW = "profile down by 3.1·z²/2,";
+
     private StaircaseVerdict() {}
 
     static Judgement of(Asked asked, Evidence evidence, Staircase staircase) {
         Requirement claim = asked.claim();
+        if (!staircase.isBounded(asked.confidence())) {
+            return open(asked, evidence, staircase);
+        }
         double margin = StandardNormal.quantile(asked.confidence()) * evidence.calibrationUncertainty();
         double mean = staircase.mean();
         double lower = staircase.lower(asked.confidence()) - margin;
@@ -39,8 +44,40 @@ final class StaircaseVerdict {
                 upper,
                 Math.max(0, above - under),
                 "signed root of the profile likelihood",
-                working(asked, evidence, staircase, lower, upper));
+                working(asked, evidence, staircase)
+                        .then(new Step(
+                                "lower bound of the mean", "μ₋", HOW + " − z·u_cal", "", lower, claim.unit(), ""))
+                        .then(new Step(
+                                "upper bound of the mean", "μ₊", HOW + " + z·u_cal", "", upper, claim.unit(), "")));
         return Conclusion.of(asked, evidence, figured, () -> more(claim, staircase.n(), mean, lower, upper));
+    }
+
+    /** A mean without bounds: tosses of a coin would have been likely enough, so that nothing is borne or denied. */
+    private static Judgement open(Asked asked, Evidence evidence, Staircase staircase) {
+        long more = (long) staircase.bounding(asked.confidence()) - staircase.n();
+        boolean few = more <= Conclusion.MOST_MORE;
+        String missing = few
+                ? more + " more like them would have bounds."
+                : "More like them are not expected to have any: the steps are too fine for the scatter.";
+        return new Judgement(
+                Verdict.OPEN,
+                evidence.unsettled() + " parts in steps have a mean of "
+                        + Conclusion.with(staircase.mean(), asked.claim()) + ", but no bounds yet; claimed "
+                        + asked.claim().words() + ". " + missing,
+                asked.n(),
+                evidence.unsettled(),
+                evidence.excluded(),
+                OptionalDouble.of(staircase.mean()),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                0,
+                OptionalDouble.empty(),
+                few ? OptionalInt.of((int) more) : OptionalInt.empty(),
+                working(asked, evidence, staircase)
+                        .then(Step.note(
+                                "no bounds",
+                                "tosses of a coin fall short of the likeliest mean by less than 3.1·z²/2")));
     }
 
     /** The fewest further specimens whose bounds, the estimate staying what it is, lie clear of the edges: they close in as 1/√n. */
@@ -54,7 +91,7 @@ final class StaircaseVerdict {
         return fewest.isPresent() ? Optional.of(new More(fewest.getAsInt(), OptionalDouble.empty())) : Optional.empty();
     }
 
-    private static Working working(Asked asked, Evidence evidence, Staircase staircase, double lower, double upper) {
+    private static Working working(Asked asked, Evidence evidence, Staircase staircase) {
         String unit = asked.claim().unit();
         double[] failed = evidence.failed();
         return Working.of(
@@ -65,17 +102,13 @@ final class StaircaseVerdict {
                         new Step(
                                 "mean of the staircase",
                                 "μ",
-                                "largest probit likelihood, scatter from d/2 to 4·d",
+                                "largest probit likelihood, scatter of d/2 or more",
                                 "",
                                 staircase.mean(),
                                 unit,
                                 "staircase of ISO 6603-1; level of the bounds simulated from n = " + Staircase.FEWEST
                                         + " on"))
-                .then(asked.working())
-                .then(new Step(
-                        "lower bound of the mean", "μ₋", "profile down by 1.9·z²/2, − z·u_cal", "", lower, unit, ""))
-                .then(new Step(
-                        "upper bound of the mean", "μ₊", "profile down by 1.9·z²/2, + z·u_cal", "", upper, unit, ""));
+                .then(asked.working());
     }
 
     private static String shown(double[] levels) {

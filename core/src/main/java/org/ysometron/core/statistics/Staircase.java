@@ -2,6 +2,7 @@ package org.ysometron.core.statistics;
 
 import java.util.Arrays;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import org.ysometron.core.statistics.formula.StandardNormal;
@@ -12,10 +13,12 @@ import org.ysometron.core.statistics.formula.StandardNormal;
  * the American Statistical Association 43, 1948).
  *
  * <p>The likelihood is that of a probit, ∏ Φ((μ − x)/σ) over what held times ∏ Φ((x − μ)/σ) over what failed, however the levels
- * were chosen. So few answers say next to nothing of σ: it is sought between half a step and four, and the profile over it falls by
- * D from its maximum to μ. The usual limit of D, z²/2, keeps 0.88 instead of 0.95 where the scatter is twice the step; 1.9 times of
- * it keeps its level from n = 5 on, wherever the steps began, for scatters of up to two steps (simulated in the tests; common
- * practice asks for a step of half the scatter to twice of it). Below a confidence of 0.95 no limit was found, and that one is kept.
+ * were chosen. So few answers say next to nothing of σ: anything from half a step up is allowed, steps far too fine for the scatter
+ * with it, and the profile over σ falls by D from its maximum to μ. The usual limit of D, z²/2, keeps as little as 0.6 instead of 0.95
+ * where the steps are fine, for the answers decide which levels are asked; 3.1 times of it keeps the level from n = 5 on, wherever
+ * the steps began and whatever the scatter is (simulated in the tests). Where even an endless scatter, by which every answer is the toss
+ * of a coin, falls short of the limit, there are no bounds yet: ten parts seldom have any, thirty in steps of the scatter nearly always.
+ * Below a confidence of 0.95 no limit was found, and that one is kept.
  */
 public final class Staircase {
 
@@ -26,10 +29,20 @@ public final class Staircase {
     public static final double LEAST_CONFIDENCE = 0.95;
 
     private static final double LEAST_SCATTER = 0.5;
-    private static final double MOST_SCATTER = 4;
-    private static final int SCATTERS = 33;
-    private static final double WIDER = 1.9;
+    private static final double MOST_SCATTER = 4096;
+    private static final int SCATTERS = 80;
+    private static final double[] SCATTER = new double[SCATTERS];
+
+    static {
+        for (int k = 0; k < SCATTERS; k++) {
+            SCATTER[k] = LEAST_SCATTER * Math.pow(MOST_SCATTER / LEAST_SCATTER, k / (SCATTERS - 1.0));
+        }
+    }
+
+    private static final double WIDER = 3.1;
+    private static final double BESIDE = 4;
     private static final double FAR = 9;
+    private static final double BETTER = 0.1;
     private static final int GOLDEN = 56;
     private static final int HALVINGS = 40;
 
@@ -62,28 +75,24 @@ public final class Staircase {
         this.best = profile(mean);
     }
 
-    /** Whether these answers are enough: both kinds, on two levels or more, {@link #FEWEST} in all. */
-    public static boolean isOne(double[] held, double[] failed) {
-        return held.length > 0
-                && failed.length > 0
-                && held.length + failed.length >= FEWEST
-                && gap(answers(held, failed)) > 0;
-    }
-
     /**
-     * Reads a staircase.
+     * Reads a staircase; empty where there is none: for answers of one kind, fewer than {@link #FEWEST}, on one level, or where what
+     * held lies no lower than what failed, so that no mean among the levels is likelier than tosses of a coin.
      *
      * @param held levels that specimens bore, in any one unit
      * @param failed levels that others did not bear
-     * @throws IllegalArgumentException where {@link #isOne} says no
      */
-    public static Staircase of(double[] held, double[] failed) {
-        if (!isOne(held, failed)) {
-            throw new IllegalArgumentException("a staircase needs levels that held and levels that failed, " + FEWEST
-                    + " in all, two that differ");
+    public static Optional<Staircase> find(double[] held, double[] failed) {
+        if (held.length == 0 || failed.length == 0 || held.length + failed.length < FEWEST) {
+            return Optional.empty();
         }
         SortedMap<Double, int[]> answers = answers(held, failed);
-        return new Staircase(answers, gap(answers));
+        double gap = gap(answers);
+        return gap > 0 ? Optional.of(new Staircase(answers, gap)).filter(Staircase::hasSummit) : Optional.empty();
+    }
+
+    private boolean hasSummit() {
+        return best - coin() > BETTER && mean > -1 && mean < levels[levels.length - 1] + 1;
     }
 
     private static SortedMap<Double, int[]> answers(double[] held, double[] failed) {
@@ -106,8 +115,8 @@ public final class Staircase {
 
     /** Where the profile is highest; it has one summit, for the likelihood is log-concave in μ/σ and 1/σ. */
     private double maximum() {
-        double low = -MOST_SCATTER;
-        double high = levels[levels.length - 1] + MOST_SCATTER;
+        double low = -BESIDE;
+        double high = levels[levels.length - 1] + BESIDE;
         double golden = (Math.sqrt(5) - 1) / 2;
         for (int i = 0; i < GOLDEN; i++) {
             double left = high - golden * (high - low);
@@ -121,13 +130,20 @@ public final class Staircase {
         return (low + high) / 2;
     }
 
+    /** The largest log-likelihood of any scatter: the largest of a grid, and the summit of the parabola through its neighbours. */
     private double profile(double at) {
-        double most = Double.NEGATIVE_INFINITY;
+        double[] logs = new double[SCATTERS];
+        int most = 0;
         for (int k = 0; k < SCATTERS; k++) {
-            double scatter = LEAST_SCATTER * Math.pow(MOST_SCATTER / LEAST_SCATTER, k / (SCATTERS - 1.0));
-            most = Math.max(most, logLikelihood(at, scatter));
+            logs[k] = logLikelihood(at, SCATTER[k]);
+            most = logs[k] > logs[most] ? k : most;
         }
-        return most;
+        if (most == 0 || most == SCATTERS - 1) {
+            return logs[most];
+        }
+        double bend = logs[most - 1] - 2 * logs[most] + logs[most + 1];
+        double lean = logs[most + 1] - logs[most - 1];
+        return bend < 0 ? logs[most] - lean * lean / (8 * bend) : logs[most];
     }
 
     private double logLikelihood(double mean, double scatter) {
@@ -158,7 +174,18 @@ public final class Staircase {
         return least + step * mean;
     }
 
-    /** A one-sided lower bound of the mean at this confidence, from 0.95 and below 1. */
+    /** Whether there are bounds at this confidence: whether the tosses of a coin are as unlikely as its limit. */
+    public boolean isBounded(double confidence) {
+        return best - coin() > fall(confidence);
+    }
+
+    /** The fewest answers that are expected to have bounds at this confidence, if they go on as they did. */
+    public int bounding(double confidence) {
+        double each = (best - coin()) / n;
+        return each > 0 ? (int) Math.min(Math.ceil(fall(confidence) / each) + 1, Integer.MAX_VALUE) : Integer.MAX_VALUE;
+    }
+
+    /** A one-sided lower bound of the mean at this confidence, from 0.95 and below 1; minus infinity where it is not bounded. */
     public double lower(double confidence) {
         return bound(confidence, -1);
     }
@@ -168,15 +195,30 @@ public final class Staircase {
         return bound(confidence, 1);
     }
 
-    private double bound(double confidence, int side) {
+    private static double fall(double confidence) {
         double z = StandardNormal.quantile(Math.max(confidence, LEAST_CONFIDENCE));
-        double fall = WIDER * z * z / 2;
-        double near = mean;
-        double far = mean + side * MOST_SCATTER;
-        while (best - profile(far) < fall) {
-            near = far;
-            far += side * MOST_SCATTER;
+        return WIDER * z * z / 2;
+    }
+
+    /** Log-likelihood where the level does not matter: as many held as did, one by one by chance. */
+    private double coin() {
+        double bore = Arrays.stream(held).sum();
+        double other = n - bore;
+        return bore * Math.log(bore / n) + other * Math.log(other / n);
+    }
+
+    private double bound(double confidence, int side) {
+        if (!isBounded(confidence)) {
+            return side * Double.POSITIVE_INFINITY;
         }
+        double fall = fall(confidence);
+        double near = mean;
+        double reach = BESIDE;
+        while (best - profile(mean + side * reach) < fall) {
+            near = mean + side * reach;
+            reach *= 2;
+        }
+        double far = mean + side * reach;
         for (int i = 0; i < HALVINGS; i++) {
             double middle = (near + far) / 2;
             if (best - profile(middle) < fall) {

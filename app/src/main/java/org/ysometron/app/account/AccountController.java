@@ -91,7 +91,12 @@ class AccountController {
             @RequestParam(required = false) @Nullable List<Right> rights,
             HttpServletResponse response,
             Model model) {
-        return told(model, response, name, () -> accounts.add(name.strip(), set(rights)), rights);
+        return told(
+                model,
+                response,
+                name,
+                () -> accounts.add(name.strip(), set(rights)),
+                rights == null ? List.of() : rights);
     }
 
     /** Several at once, from a table; their first passwords are shown this once. */
@@ -124,7 +129,7 @@ class AccountController {
                     accounts.grant(name, set(rights));
                     return "";
                 },
-                rights);
+                null);
     }
 
     @PostMapping("/accounts/{name}/disabled")
@@ -165,7 +170,12 @@ class AccountController {
                 null);
     }
 
-    /** A step that may end in a password to be shown once; that page is not kept anywhere. */
+    /**
+     * A step that may end in a password to be shown once; that page is not kept anywhere.
+     *
+     * @param typed rights that were typed for a new account; null where the step is about one that there is, whose row then says
+     *     why it was refused
+     */
     private String told(
             Model model,
             HttpServletResponse response,
@@ -183,8 +193,11 @@ class AccountController {
         } catch (Refusal refusal) {
             response.setStatus(422);
             model.addAttribute("refusal", refusal);
-            model.addAttribute("typedName", name);
-            model.addAttribute("typedRights", typed == null ? List.of() : typed);
+            model.addAttribute("refusedAt", typed == null ? name : "");
+            if (typed != null) {
+                model.addAttribute("typedName", name);
+                model.addAttribute("typedRights", typed);
+            }
         }
         return all(model);
     }

@@ -87,22 +87,7 @@ class OtherProducts {
                 "Wear eye protection and sleeves; keep a shield or tether between you and the grips; stand clear.",
                 Family.FILAMENT,
                 false));
-        Conditions flat = Sheets.bar(Orientation.XY, "");
-        works.publish(
-                dunlin,
-                Publication.Kind.DATASHEET,
-                380,
-                "datasheet D2, page 1",
-                List.of(
-                        Sheets.claims(Sheets.TENSILE_STRENGTH, Form.TYPICAL, "23 MPa ± 10 %", flat),
-                        Sheets.says(Topic.DIAMETER, Form.BETWEEN, "1.75 mm ± 0.05 mm"),
-                        Sheets.says(Topic.OVALITY, Form.AT_MOST, "0.05 mm"),
-                        Sheets.says(Topic.DENSITY, Form.TYPICAL, "0.90 g/cm³"),
-                        Sheets.says(Topic.NOZZLE_TEMPERATURE, "225 °C (215–235 °C)"),
-                        Sheets.says(Topic.BED_TEMPERATURE, "85 °C"),
-                        Sheets.says(Topic.BED_SURFACE, "polypropylene tape"),
-                        Sheets.says(Topic.FAN, "30 %"),
-                        Sheets.says(Topic.FLOW_LIMIT, "9 mm³/s")));
+        works.publish(dunlin, Publication.Kind.DATASHEET, 380, "datasheet D2, page 1", dunlinSheet());
         works.publish(
                 dunlin,
                 Publication.Kind.WEB_PAGE,
@@ -142,6 +127,20 @@ class OtherProducts {
                         Sheets.says(Topic.DIAMETER, Form.BETWEEN, "1.75 mm ± 0.03 mm"),
                         Sheets.says(Topic.NOZZLE_TEMPERATURE, "230 °C (220–240 °C)"),
                         Sheets.says(Topic.BED_TEMPERATURE, "85 °C")));
+    }
+
+    /** What the datasheet of Dunlin has said from its first day. */
+    static List<Draft> dunlinSheet() {
+        return List.of(
+                Sheets.claims(Sheets.TENSILE_STRENGTH, Form.TYPICAL, "23 MPa ± 10 %", Sheets.bar(Orientation.XY, "")),
+                Sheets.says(Topic.DIAMETER, Form.BETWEEN, "1.75 mm ± 0.05 mm"),
+                Sheets.says(Topic.OVALITY, Form.AT_MOST, "0.05 mm"),
+                Sheets.says(Topic.DENSITY, Form.TYPICAL, "0.90 g/cm³"),
+                Sheets.says(Topic.NOZZLE_TEMPERATURE, "225 °C (215–235 °C)"),
+                Sheets.says(Topic.BED_TEMPERATURE, "85 °C"),
+                Sheets.says(Topic.BED_SURFACE, "polypropylene tape"),
+                Sheets.says(Topic.FAN, "30 %"),
+                Sheets.says(Topic.FLOW_LIMIT, "9 mm³/s"));
     }
 
     private LotView dunlinLot(int index, long gauge) {

@@ -135,7 +135,7 @@ public class Tidewrack implements ApplicationRunner {
                 i -> i >= OtherProducts.ENGINE_REPLACED ? 64.2 : 60.3,
                 gauge);
         workshop.skerry(made.subList(truth.badLot(), made.size()), truth.lots());
-        workshop.dunlin();
+        workshop.dunlin(gauge);
         workshop.curlew(gauge);
         workshop.plover();
     }

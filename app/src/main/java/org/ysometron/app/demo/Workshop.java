@@ -33,9 +33,11 @@ import org.ysometron.app.plan.Recipes;
 import org.ysometron.app.plan.References;
 import org.ysometron.app.plan.Treatments;
 import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications.Draft;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Setup;
 import org.ysometron.core.dimension.SpecimenDesign;
@@ -46,6 +48,7 @@ import org.ysometron.core.method.Method;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.plan.Plate;
+import org.ysometron.core.publication.Publication;
 
 /** The invented supplier's workshop: its machines, plans and recipes, and lots in every state of being made. */
 @Component
@@ -321,29 +324,30 @@ class Workshop {
         works.bench.enterAll(lot, entries, "bench", null);
     }
 
-    void dunlin() {
+    void dunlin(long gauge) {
         Products.ProductView dunlin = works.products.named("dunlin-c2");
+        List<Plans.Line> lines = List.of(
+                Plans.Line.of(tension(Orientation.XY, Conditioning.DRY, "")),
+                Plans.Line.of(tension(Orientation.XY, Conditioning.CONDITIONED, "")),
+                new Plans.Line(
+                        other(
+                                Sheets.method("pendulum-impact"),
+                                SpecimenDesign.IMPACT_BAR_NOTCHED,
+                                Notch.ACROSS,
+                                174_000, // 2.9 m/s
+                                10),
+                        "0.3 J",
+                        false,
+                        ""),
+                new Plans.Line(
+                        other(Sheets.method("creep"), SpecimenDesign.TENSION_BAR_4, Notch.NONE, 0, 3),
+                        "120 N",
+                        false,
+                        ""),
+                Plans.Line.of(OtherTests.heat(2)));
         plans.revise(
                 dunlin.id(),
-                List.of(
-                        Plans.Line.of(tension(Orientation.XY, Conditioning.DRY, "")),
-                        Plans.Line.of(tension(Orientation.XY, Conditioning.CONDITIONED, "")),
-                        new Plans.Line(
-                                other(
-                                        Sheets.method("pendulum-impact"),
-                                        SpecimenDesign.IMPACT_BAR_NOTCHED,
-                                        Notch.ACROSS,
-                                        174_000, // 2.9 m/s
-                                        10),
-                                "0.3 J",
-                                false,
-                                ""),
-                        new Plans.Line(
-                                other(Sheets.method("creep"), SpecimenDesign.TENSION_BAR_4, Notch.NONE, 0, 3),
-                                "120 N",
-                                false,
-                                ""),
-                        Plans.Line.of(OtherTests.heat(2))),
+                lines,
                 "The published strength, and what customers ask for: conditioned, cold, warm and for long.",
                 "quality");
         recipe(
@@ -423,6 +427,76 @@ class Workshop {
                         "shoulder radius raised from 1.5 to 3 mm",
                         works.daysAgo(1)),
                 "bench");
+        annealed(dunlin, lines, gauge);
+    }
+
+    /**
+     * The first lot under a new datasheet, which promises what the shop page had only said: as strong across as along, and
+     * stronger after an anneal. It holds for one of the two.
+     */
+    private void annealed(Products.ProductView dunlin, List<Plans.Line> before, long gauge) {
+        Treatments.TreatmentView anneal = treatments.freeze(
+                dunlin.id(),
+                Treatments.Kind.ANNEAL,
+                "anneal",
+                "100 °C, 120 min",
+                Treatments.Pose.LYING,
+                Treatments.Status.REFERENCE,
+                "own trials of the spring",
+                "quality");
+        List<Draft> sheet = new ArrayList<>(OtherProducts.dunlinSheet());
+        sheet.add(Sheets.claims(
+                Sheets.topic("along-across-tension-strength"),
+                Form.BETWEEN,
+                "0.95–1.05",
+                Sheets.bar(Orientation.XY, "")));
+        sheet.add(Sheets.claims(
+                Sheets.topic("treated-tension-strength"),
+                Form.AT_LEAST,
+                "1.1",
+                Sheets.bar(Orientation.XY, anneal.title())));
+        works.publish(dunlin, Publication.Kind.DATASHEET, 3, "datasheet D3, page 1", sheet);
+        List<Plans.Line> lines = new ArrayList<>(before);
+        lines.add(Plans.Line.of(tension(Orientation.YX, Conditioning.DRY, "")));
+        lines.add(Plans.Line.of(tension(Orientation.XY, Conditioning.DRY, anneal.title())));
+        plans.revise(dunlin.id(), lines, "What datasheet D3 promises beside: across, and annealed.", "quality");
+        LotView lot = works.lots.enter(
+                new Lots.NewLot(
+                        "DN-0053",
+                        "dunlin-c2",
+                        "natural",
+                        works.daysAgo(3),
+                        "300 spools of 700 g",
+                        "",
+                        made("line 2", "0 %", "C2-b")),
+                "bench");
+        works.draw(lot, "S1", Samples.Place.MIDDLE, "pallet 1, top layer");
+        print(lot, "printer 2", List.of(5, 0, 0, 0, 0, 5, 5), 0, now().minusHours(60));
+        List<SpecimenView> bars = works.lots.specimens(lot.id());
+        List<SpecimenView> treated = bars.stream()
+                .filter(bar -> bar.conditions().process().equals(anneal.title()))
+                .toList();
+        chambers.treat(
+                lot,
+                new Chambers.NewChamber(
+                        "DN-0053-anneal",
+                        anneal.id(),
+                        machine("oven 1"),
+                        now().minusHours(50),
+                        1,
+                        1,
+                        treated.size(),
+                        Chambers.Placing.FIXED,
+                        Treatments.Pose.LYING,
+                        treated.stream().map(SpecimenView::label).toList(),
+                        "99 to 101 °C"),
+                "bench");
+        Random chance = new Random(53);
+        for (SpecimenView bar : bars) {
+            double across = bar.conditions().orientation() == Orientation.YX ? 0.995 : 1;
+            double factor = treated.contains(bar) ? 1.06 : across;
+            breaking(lot, List.of(bar), gauge, 23.1 * factor, 0.25, chance);
+        }
     }
 
     /** Bars of four lots broken once more in the second frame, whose screw grips read a little higher. */

@@ -81,7 +81,7 @@ final class LineForm {
                     test.basis().name(),
                     test.build().words(),
                     test.conditioning().name(),
-                    test.rate() > 0 ? Conditions.rateWords(test.rate()) : "",
+                    Conditions.rateTyped(test.rate()),
                     String.valueOf(test.n()),
                     test.process(),
                     line.expected(),

@@ -14,6 +14,7 @@ import org.ysometron.core.characteristic.Ratio;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.method.Method;
@@ -25,7 +26,6 @@ import org.ysometron.core.publication.Statement;
 import org.ysometron.core.publication.Terms;
 import org.ysometron.core.publication.Topic;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.working.Figures;
 
 /**
  * One statement of a publication as typed or as it stands in a file. An empty published value makes an empty row, which
@@ -120,7 +120,7 @@ record StatementRow(
                 terms.basis().map(Enum::name).orElse(""),
                 terms.orientation().map(Enum::name).orElse(""),
                 terms.conditioning().map(Enum::name).orElse(""),
-                terms.rate().orElse(0) > 0 ? Figures.plain(terms.rate().getAsDouble(), 5) + " mm/min" : "",
+                Conditions.rateTyped(terms.rate().orElse(0)),
                 statement.minimumN() == 0 ? "" : String.valueOf(statement.minimumN()),
                 terms.process(),
                 terms.build().words());

@@ -38,6 +38,9 @@ public record Conditions(
     /** From a metre in ten seconds on nobody counts in mm/min. */
     private static final double IMPACT = 6_000;
 
+    /** Two more than terms keep, so that the way to another unit and back loses none. */
+    private static final int TYPED_DIGITS = 6;
+
     /** Conditions of a filament's specimens, whose process is the frozen recipe. */
     public Conditions(
             String method,
@@ -160,11 +163,20 @@ public record Conditions(
                 .collect(Collectors.joining(", "));
     }
 
-    /** A speed in mm/min, or in m/s for an impact, as it stands in terms and on forms. */
+    /** A speed in mm/min, or in m/s for an impact, as it stands in terms. */
     public static String rateWords(double rate) {
         return rate >= IMPACT
                 ? Figures.significant(rate / MM_PER_MIN_IN_M_PER_S, 3) + " m/s"
                 : (Math.rint(rate) == rate ? Figures.decimals(rate, 0) : Figures.significant(rate, 3)) + " mm/min";
+    }
+
+    /** A speed as a form shows it again: every digit that terms keep survives a second reading. Empty where there is none. */
+    public static String rateTyped(double rate) {
+        return rate <= 0
+                ? ""
+                : rate >= IMPACT
+                        ? Figures.plain(rate / MM_PER_MIN_IN_M_PER_S, TYPED_DIGITS) + " m/s"
+                        : Figures.plain(rate, TYPED_DIGITS) + " mm/min";
     }
 
     /**

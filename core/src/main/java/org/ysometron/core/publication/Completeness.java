@@ -7,7 +7,10 @@ import java.util.Locale;
 import java.util.Map;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
+import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
+import org.ysometron.core.method.MethodData;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.working.Figures;
 
 /** What a user needs to be told and is not, where a range tells nothing, and what cannot be tested as published. */
@@ -43,6 +46,9 @@ public final class Completeness {
      * @param proposal wording that would mend it; empty when there is none to propose
      */
     public record Finding(Kind kind, String title, String what, String why, String proposal) {}
+
+    /** mm/min; what bars of plastics are pulled at where nothing asks for another (common practice, no source). */
+    private static final double USUAL_RATE = 5;
 
     private static final String FOUND_ON =
             "A value is that of a machine: without the one it was found on nobody can tell how far theirs is from it.";
@@ -218,15 +224,17 @@ public final class Completeness {
     /** The wording that would make a statement testable, with what it leaves open filled in as is usual. */
     public static String proposal(Statement statement) {
         Terms terms = statement.terms();
+        MethodData tested =
+                terms.method().flatMap(Methods::of).orElseGet(Methods::usual).data();
         String orientation =
                 terms.orientation().map(value -> value.words()).orElse("XY flat [or ZX upright, each with its value]");
         return statement.topic().title() + ", " + orientation + ": " + statement.published() + " ("
-                + terms.method().orElse("tension") + ", "
+                + tested.title() + ", "
                 + terms.basis().map(value -> value.words()).orElse("solid") + ", "
                 + (terms.basis().filter(Basis.AS_PRINTED::equals).isPresent() ? Build.EXAMPLE + ", " : "")
                 + terms.conditioning().map(value -> value.words()).orElse("dry as printed") + ", "
-                + (terms.rate().isPresent() ? Figures.plain(terms.rate().getAsDouble(), 4) : "5")
-                + " mm/min, mean of at least "
+                + (tested.rated() ? Conditions.rateWords(terms.rate().orElse(USUAL_RATE)) + ", " : "")
+                + "mean of at least "
                 + (statement.minimumN() > 0 ? statement.minimumN() : Policy.USUAL.leastSpecimens()) + " specimens)";
     }
 }

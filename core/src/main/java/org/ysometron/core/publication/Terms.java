@@ -10,7 +10,6 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.method.Methods;
-import org.ysometron.core.working.Figures;
 
 /**
  * The terms under which a publication means a value, as far as it says so. An empty term is not stated, which is not the
@@ -104,7 +103,9 @@ public record Terms(
         }
         orientation.ifPresent(value -> parts.add(value.words()));
         conditioning.ifPresent(value -> parts.add(value.words()));
-        rate.ifPresent(value -> parts.add(Figures.plain(value, 4) + " mm/min"));
+        if (rate.orElse(0) > 0) {
+            parts.add(Conditions.rateWords(rate.getAsDouble()));
+        }
         design.ifPresent(parts::add);
         if (!process.isEmpty()) {
             parts.add(process);

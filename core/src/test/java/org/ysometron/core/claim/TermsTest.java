@@ -103,6 +103,17 @@ class TermsTest {
         assertThat(Conditions.rateWords(rate)).isEqualTo(words);
     }
 
+    /** A form that shows a speed again and is sent unchanged changes no terms: each of four digits, in both units. */
+    @ParameterizedTest
+    @CsvSource({"0.0123", "5.125", "12.34", "5999", "6001", "123400", "173900", "174000", "999900"})
+    void aSpeedOutlivesItsForm(double rate) {
+        String[] typed = Conditions.rateTyped(rate).split(" ");
+        double read = Double.parseDouble(typed[0]) * (typed[1].equals("m/s") ? 60_000 : 1);
+        Conditions again = new Conditions("tension", Basis.SOLID, Orientation.XY, Conditioning.DRY, read, "bar");
+        assertThat(again.rate()).isEqualTo(rate);
+        assertThat(Conditions.rateTyped(0)).isEmpty();
+    }
+
     static List<Characteristic> characteristics() {
         return Characteristics.all();
     }

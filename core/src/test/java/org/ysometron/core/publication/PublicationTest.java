@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
@@ -214,6 +215,19 @@ class PublicationTest {
         assertThat(Completeness.untestableFor(bare))
                 .contains("method", "orientation", "conditioning", "rate", "basis (solid or as printed)");
         assertThat(Completeness.proposal(bare)).contains("solid", "dry as printed", "mm/min", "at least as typed");
+        Terms drop = new Terms(
+                Optional.of("drop-impact"),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                OptionalDouble.of(0),
+                Optional.empty(),
+                "",
+                Build.NONE);
+        assertThat(Completeness.proposal(atLeast(50, drop)))
+                .contains("drop on a part")
+                .doesNotContain("/min");
+        assertThat(drop.words()).isEqualTo("drop on a part");
         assertThat(Completeness.untestableFor(atLeast(50, FULL))).isEmpty();
         assertThat(Completeness.check(
                         Family.FILAMENT, false, List.of(words(Topic.WORDING, "Same in all directions")), Policy.USUAL))

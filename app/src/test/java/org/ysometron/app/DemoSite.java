@@ -33,6 +33,9 @@ public abstract class DemoSite {
     @Autowired
     protected TestLots testLots;
 
+    @Autowired
+    protected TestProducts testProducts;
+
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
         TestDatabase.register(registry, "demo");

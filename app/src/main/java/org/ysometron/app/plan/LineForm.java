@@ -22,7 +22,10 @@ import org.ysometron.core.quantity.Dimension;
 /** The lines of a plan as typed: rows of one form, whose fields share their names. */
 final class LineForm {
 
-    private static final int MOST_ROWS = 40;
+    private static final int MOST_ROWS = 500;
+
+    /** Lines that are added to a form at once where somebody asks for more. */
+    private static final int MORE = 4;
 
     private LineForm() {}
 
@@ -92,6 +95,15 @@ final class LineForm {
             rows.add(Row.BLANK);
         }
         return rows;
+    }
+
+    /** The rows that were sent and, where more were asked for, some blank ones behind them. */
+    static List<Row> longer(List<Row> rows) {
+        List<Row> longer = new ArrayList<>(rows);
+        while (longer.size() < Math.min(MOST_ROWS, rows.size() + MORE)) {
+            longer.add(Row.BLANK);
+        }
+        return longer;
     }
 
     /** Reads the rows; what a line lacks is said at it, and nothing is guessed. */

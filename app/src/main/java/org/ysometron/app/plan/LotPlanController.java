@@ -134,6 +134,10 @@ class LotPlanController {
         LotView lot = lots.named(code);
         Problems problems = new Problems();
         List<LineForm.Row> rows = LineForm.rows(sent);
+        if (sent.containsKey("more")) {
+            model.addAttribute("more", true);
+            return show(lot, LineForm.longer(rows), problems, Map.of(), 0, 0, Timeline.MOST_DAYS, model);
+        }
         List<Plans.Line> lines = LineForm.read(rows, problems);
         if (problems.none()) {
             try {

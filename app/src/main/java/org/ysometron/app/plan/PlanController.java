@@ -1,6 +1,7 @@
 package org.ysometron.app.plan;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -58,14 +59,21 @@ class PlanController {
             @PathVariable String code,
             @RequestParam(defaultValue = "5") int n,
             @RequestParam(defaultValue = "" + USUAL_PERCENT) double margin,
+            @RequestParam(defaultValue = "false") boolean draft,
             Model model) {
         Products.ProductView product = products.named(code);
         shows(product, n, margin, model);
         if (Boolean.TRUE.equals(model.getAttribute("fragment"))) {
             return "plan/plan :: shows";
         }
+        Optional<Plans.ProductPlan> newest = plans.newest(product.id());
         List<Plans.Line> lines =
-                plans.newest(product.id()).map(Plans.ProductPlan::lines).orElse(List.of());
+                new ArrayList<>(newest.map(Plans.ProductPlan::lines).orElse(List.of()));
+        // Nobody starts from nothing: what the datasheet claims is what is to be tested.
+        boolean drafted = draft || newest.isEmpty();
+        List<Plans.Line> proposed = drafted ? PlanDraft.of(lines, planPages.claims(product)) : List.of();
+        lines.addAll(proposed);
+        model.addAttribute("proposed", proposed.size());
         return show(product, LineForm.rows(lines, BLANK_ROWS), "", new Problems(), model);
     }
 
@@ -81,6 +89,11 @@ class PlanController {
         Products.ProductView product = products.named(code);
         Problems problems = new Problems();
         List<LineForm.Row> rows = LineForm.rows(sent);
+        if (sent.containsKey("more")) {
+            shows(product, 5, USUAL_PERCENT, model);
+            model.addAttribute("more", true);
+            return show(product, LineForm.longer(rows), reason, problems, model);
+        }
         List<Plans.Line> lines = LineForm.read(rows, problems);
         if (problems.none()) {
             try {

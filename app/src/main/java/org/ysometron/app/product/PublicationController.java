@@ -122,12 +122,9 @@ class PublicationController {
             @RequestParam MultiValueMap<String, String> sent,
             Model model) {
         products.named(code);
-        model.addAttribute(
-                "said",
-                StatementRow.of(sent).stream()
-                        .findFirst()
-                        .map(row -> row.said(products))
-                        .orElse(""));
+        StatementRow row = StatementRow.of(sent).stream().findFirst().orElseGet(StatementRow::blank);
+        model.addAttribute("said", row.said(products));
+        model.addAttribute("choice", row.choice());
         return "product/row";
     }
 
@@ -236,6 +233,7 @@ class PublicationController {
         model.addAttribute("bases", List.of(Basis.SOLID, Basis.AS_PRINTED));
         model.addAttribute("orientations", Orientation.ofSpecimens());
         model.addAttribute("states", Conditioning.ofSpecimens());
+        model.addAttribute("specimens", StatementRow.choices());
         return "product/publish";
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.util.MultiValueMap;
 import org.ysometron.app.web.Problems;
@@ -20,6 +21,7 @@ import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.MethodData;
 import org.ysometron.core.method.Methods;
+import org.ysometron.core.plan.PlannedTest.Specimen;
 import org.ysometron.core.publication.Completeness;
 import org.ysometron.core.publication.PublishedValue;
 import org.ysometron.core.publication.Statement;
@@ -43,7 +45,8 @@ record StatementRow(
         String rate,
         String specimens,
         String process,
-        String build) {
+        String build,
+        String specimen) {
 
     static final List<String> FIELDS = List.of(
             "topic",
@@ -57,7 +60,8 @@ record StatementRow(
             "rate",
             "specimens",
             "process",
-            "build");
+            "build",
+            "specimen");
 
     /** Statements of one publication at the most. */
     static final int MOST = 500;
@@ -82,7 +86,8 @@ record StatementRow(
                 values.get(8),
                 values.get(9),
                 values.get(10),
-                values.get(11));
+                values.get(11),
+                values.get(12));
     }
 
     /** A publication of more rows is a slip: no datasheet says so much. */
@@ -123,7 +128,34 @@ record StatementRow(
                 Conditions.rateTyped(terms.rate().orElse(0)),
                 statement.minimumN() == 0 ? "" : String.valueOf(statement.minimumN()),
                 terms.process(),
-                terms.build().words());
+                terms.build().words(),
+                told(terms));
+    }
+
+    /** The specimen where it is not the one that is meant when none is told. */
+    private static String told(Terms terms) {
+        Optional<Specimen> told = terms.method().flatMap(Methods::of).flatMap(tested -> terms.design()
+                .flatMap(title -> Specimen.titled(tested, title))
+                .filter(found -> !Specimen.usual(tested).equals(Optional.of(found))));
+        return told.map(Specimen::title).orElse("");
+    }
+
+    /** What {@link #choice} can offer, of every method. */
+    static List<String> choices() {
+        return Methods.all().stream()
+                .flatMap(tested -> choice(tested).stream())
+                .distinct()
+                .toList();
+    }
+
+    /** The specimens to choose from, where the method is done on more than one. */
+    public List<String> choice() {
+        return methodNamed().flatMap(Methods::of).map(StatementRow::choice).orElse(List.of());
+    }
+
+    private static List<String> choice(Method tested) {
+        List<String> titles = Specimen.of(tested).stream().map(Specimen::title).toList();
+        return titles.size() > 1 ? titles : List.of();
     }
 
     Map<String, String> fields() {
@@ -140,7 +172,8 @@ record StatementRow(
                 rate,
                 specimens,
                 process,
-                build);
+                build,
+                specimen);
         for (int i = 0; i < FIELDS.size(); i++) {
             fields.put(FIELDS.get(i), values.get(i));
         }
@@ -201,8 +234,12 @@ record StatementRow(
             return Optional.empty();
         }
         Dimension dimension = about.get().dimension().orElse(null);
-        if (published.length() > (dimension == null ? 400 : 120) || qualifier.length() > 80 || process.length() > 120) {
-            problems.add(at, "A value has at most 120 characters, words 400, a qualifier 80, a process 120.");
+        if (published.length() > (dimension == null ? 400 : 120)
+                || qualifier.length() > 80
+                || process.length() > 120
+                || specimen.length() > 120) {
+            problems.add(
+                    at, "A value has at most 120 characters, words 400, a qualifier 80, a process or specimen 120.");
             return Optional.empty();
         }
         Form promised = dimension == null
@@ -305,12 +342,11 @@ record StatementRow(
         }
         Optional<String> named = methodNamed();
         // Whatever is not told is not guessed, but for the usual specimen of the method.
-        MethodData tested = named.flatMap(Methods::of).orElseGet(Methods::usual).data();
-        if (speed.isEmpty() && named.isPresent() && !tested.rated()) {
+        Method tested = named.flatMap(Methods::of).orElseGet(Methods::usual);
+        if (speed.isEmpty() && named.isPresent() && !tested.data().rated()) {
             speed = OptionalDouble.of(0);
         }
-        Optional<String> design =
-                about.needsTerms() ? Optional.of(tested.designs().get(0).title()) : Optional.empty();
+        Optional<String> design = about.needsTerms() ? specimen(at, tested, problems) : Optional.empty();
         return Optional.of(new Terms(
                 named,
                 on,
@@ -320,6 +356,22 @@ record StatementRow(
                 design,
                 process,
                 built.get()));
+    }
+
+    /** The specimen as a title of terms; empty where nobody says which way its notch faces. */
+    private Optional<String> specimen(String at, Method tested, Problems problems) {
+        if (specimen.isEmpty()) {
+            return Specimen.usual(tested).map(Specimen::title);
+        }
+        Optional<Specimen> told = Specimen.titled(tested, specimen);
+        if (told.isEmpty()) {
+            problems.add(
+                    at,
+                    "'" + specimen + "' is no specimen of " + tested.data().title() + "; there are: "
+                            + Specimen.of(tested).stream().map(Specimen::title).collect(Collectors.joining("; "))
+                            + ".");
+        }
+        return told.map(Specimen::title);
     }
 
     private @Nullable Long rival(String at, Form promised, Products products, Problems problems) {

@@ -21,6 +21,7 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.plan.Due;
 import org.ysometron.app.plan.Plans;
 import org.ysometron.app.product.Products;
+import org.ysometron.core.characteristic.Ratio;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.dimension.DiameterLog;
@@ -90,6 +91,21 @@ class StoriesTest extends DemoSite {
                 .anyMatch(block -> block.kind() == Block.Kind.MATERIAL_STATE);
         assertThat(decisions.blocks(lots.named("DN-0050")))
                 .anyMatch(block -> block.kind() == Block.Kind.PUBLICATION_CONFLICT);
+    }
+
+    /** What the new datasheet of Dunlin promises: as strong across as along, which holds, and a tenth more annealed, which does not. */
+    @Test
+    void theNewDatasheetOfDunlinHoldsForOneOfTwo() {
+        LotView lot = lots.named("DN-0053");
+        assertThat(judgements.details(lot))
+                .filteredOn(detail -> detail.claim().property().isRatio())
+                .extracting(detail -> detail.claim().property().ratio(), detail -> detail.judgement()
+                        .verdict())
+                .containsExactlyInAnyOrder(
+                        org.assertj.core.groups.Tuple.tuple(Ratio.ALONG_ACROSS, Verdict.SUPPORTED),
+                        org.assertj.core.groups.Tuple.tuple(Ratio.TREATED_REFERENCE, Verdict.CONTRADICTED));
+        assertThat(judgements.details(lots.named("DN-0050")))
+                .noneMatch(detail -> detail.claim().property().isRatio());
     }
 
     /** The slate of a new masterbatch: weaker than the natural where layers meet, and not along them. */

@@ -2,16 +2,14 @@ package org.ysometron.app.evidence;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.LocalDate;
 import java.util.List;
 import java.util.OptionalDouble;
-import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.ysometron.app.DemoSite;
+import org.ysometron.app.TestProducts;
 import org.ysometron.app.lot.LotView;
-import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Basis;
@@ -21,10 +19,6 @@ import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.dimension.SpecimenDesign;
-import org.ysometron.core.publication.Family;
-import org.ysometron.core.publication.Publication;
-import org.ysometron.core.publication.Statement;
-import org.ysometron.core.publication.Terms;
 import org.ysometron.core.publication.Topic;
 
 /** Every form of a claim, judged against the same five bars of 55 MPa on average. */
@@ -36,40 +30,15 @@ class FormsTest extends DemoSite {
     private Products products;
 
     @Autowired
-    private Publications publications;
-
-    @Autowired
     private Judgements judgements;
 
     private List<Judgements.Judged> judged(
             Form form, OptionalDouble value, OptionalDouble low, OptionalDouble high, @Nullable Long rival) {
-        String code = "f-" + UUID.randomUUID().toString().substring(0, 8);
-        Products.ProductView product = products.register(
-                new Products.NewProduct(code, code, "PBT filament", "natural", "", Family.FILAMENT, false));
         Conditions flat = new Conditions(
                 "tension", Basis.SOLID, Orientation.XY, Conditioning.DRY, 5, SpecimenDesign.TENSION_BAR_4.title());
-        Statement statement = new Statement(
-                0,
-                Topic.named("TENSILE_STRENGTH").orElseThrow(),
-                form,
-                "as typed",
-                value,
-                low,
-                high,
-                "",
-                "",
-                Terms.of(flat),
-                5);
-        publications.publish(
-                product.id(),
-                Publication.Kind.DATASHEET,
-                LocalDate.now().minusDays(9),
-                "",
-                Publications.Attachment.NONE,
-                List.of(new Publications.Draft(statement, rival)),
-                "quality");
-        LotView lot = lots.enter(
-                new Lots.NewLot(code, code, "natural", LocalDate.now().minusDays(1), "", ""), "bench");
+        Topic strength = Topic.named("TENSILE_STRENGTH").orElseThrow();
+        LotView lot = testProducts.lot(testProducts.saying(
+                new Publications.Draft(TestProducts.claim(strength, form, value, low, high, "", flat), rival)));
         testLots.set(lot, Orientation.XY, 5);
         testLots.test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
         return judgements.of(List.of(lot)).get(lot.id());

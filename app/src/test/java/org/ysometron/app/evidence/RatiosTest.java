@@ -2,7 +2,6 @@ package org.ysometron.app.evidence;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -10,12 +9,11 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.ysometron.app.DemoSite;
+import org.ysometron.app.TestProducts;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
-import org.ysometron.app.product.Products;
-import org.ysometron.app.product.Publications;
 import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.characteristic.Ratio;
 import org.ysometron.core.claim.Basis;
@@ -28,10 +26,6 @@ import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
-import org.ysometron.core.publication.Family;
-import org.ysometron.core.publication.Publication;
-import org.ysometron.core.publication.Statement;
-import org.ysometron.core.publication.Terms;
 import org.ysometron.core.publication.Topic;
 
 /** Ratios of two sets of one lot: along over across, treated over the reference treatment. 16 mm² and N give MPa. */
@@ -39,12 +33,6 @@ class RatiosTest extends DemoSite {
 
     private static final String ANNEALED = "annealed 2 h at 80 °C";
     private static final Characteristic STRENGTH = Methods.usual().data().main();
-
-    @Autowired
-    private Products products;
-
-    @Autowired
-    private Publications publications;
 
     @Autowired
     private Judgements judgements;
@@ -55,9 +43,6 @@ class RatiosTest extends DemoSite {
     private final List<LotView> made = new ArrayList<>();
 
     private LotView lot(Ratio ratio, double atLeast, String process, String reference) {
-        String code = "r-" + UUID.randomUUID().toString().substring(0, 8);
-        Products.ProductView product = products.register(
-                new Products.NewProduct(code, code, "PBT filament", "natural", "", Family.FILAMENT, false));
         Conditions above = new Conditions(
                 "tension",
                 Basis.SOLID,
@@ -66,28 +51,14 @@ class RatiosTest extends DemoSite {
                 5,
                 SpecimenDesign.TENSION_BAR_4.title(),
                 process);
-        Statement claim = new Statement(
-                0,
+        LotView lot = testProducts.lot(testProducts.claiming(TestProducts.claim(
                 Topic.on(STRENGTH.over(ratio)),
                 Form.AT_LEAST,
-                "as typed",
                 OptionalDouble.empty(),
                 OptionalDouble.of(atLeast),
                 OptionalDouble.empty(),
-                "",
                 reference,
-                Terms.of(above),
-                5);
-        publications.publish(
-                product.id(),
-                Publication.Kind.DATASHEET,
-                LocalDate.now().minusDays(9),
-                "",
-                Publications.Attachment.NONE,
-                List.of(new Publications.Draft(claim, null)),
-                "quality");
-        LotView lot = lots.enter(
-                new Lots.NewLot(code, code, "natural", LocalDate.now().minusDays(1), "", ""), "bench");
+                above)));
         made.add(lot);
         return lot;
     }

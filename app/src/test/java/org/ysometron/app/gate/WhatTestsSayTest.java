@@ -12,12 +12,10 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
-import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -26,14 +24,11 @@ import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.TestLots;
+import org.ysometron.app.TestProducts;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.lot.LotView;
-import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
-import org.ysometron.app.product.Products;
-import org.ysometron.app.product.Publications;
-import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.gate.Block;
@@ -44,10 +39,6 @@ import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.method.Reduced;
 import org.ysometron.core.plan.PlannedTest;
-import org.ysometron.core.publication.Family;
-import org.ysometron.core.publication.Publication;
-import org.ysometron.core.publication.Statement;
-import org.ysometron.core.publication.Terms;
 import org.ysometron.core.publication.Topic;
 
 /** Bounds, intervals and what was seen go from the bench to the certificate as what they are. */
@@ -66,12 +57,6 @@ class WhatTestsSayTest extends DemoSite {
             user("quality").authorities(new SimpleGrantedAuthority("JUDGEMENT"));
 
     @Autowired
-    private Products products;
-
-    @Autowired
-    private Publications publications;
-
-    @Autowired
     private Judgements judgements;
 
     @Autowired
@@ -79,32 +64,9 @@ class WhatTestsSayTest extends DemoSite {
 
     /** A lot whose datasheet claims at least so much of a method's first characteristic, with five specimens for it. */
     private LotView claiming(Method method, double atLeast) {
-        String code = "w-" + UUID.randomUUID().toString().substring(0, 8);
-        Products.ProductView product = products.register(
-                new Products.NewProduct(code, code, "PBT filament", "natural", "", Family.FILAMENT, false));
         PlannedTest test = TestLots.line(method.data().id(), method.data().rated() ? 5 : 0, 5);
-        Statement statement = new Statement(
-                0,
-                Topic.on(method.data().main()),
-                Form.AT_LEAST,
-                "as typed",
-                NONE,
-                OptionalDouble.of(atLeast),
-                NONE,
-                "",
-                "",
-                Terms.of(test.conditions()),
-                5);
-        publications.publish(
-                product.id(),
-                Publication.Kind.DATASHEET,
-                LocalDate.now().minusDays(20),
-                "",
-                Publications.Attachment.NONE,
-                List.of(new Publications.Draft(statement, null)),
-                "quality");
-        LotView lot = lots.enter(
-                new Lots.NewLot(code, code, "natural", LocalDate.now().minusDays(9), "", ""), "bench");
+        LotView lot = testProducts.lot(testProducts.claiming(
+                TestProducts.atLeast(Topic.on(method.data().main()), atLeast, test.conditions())));
         made.add(lot);
         testLots.draw(lot);
         testLots.dry(lot, LocalDateTime.now().minusHours(2));

@@ -130,6 +130,51 @@ class EditorTest extends DemoSite {
         assertThat(drafts).hasSize(1);
     }
 
+    /** A notched specimen says which way its notch faces: without it nobody could test the claim, and no set would be its own. */
+    @Test
+    void aNotchIsSaidAndNotGuessed() {
+        Map<String, String> typed = new java.util.HashMap<>(Map.of(
+                "topic", "Impact strength",
+                "form", "AT_LEAST",
+                "published", "4 kJ/m²",
+                "method", "pendulum impact",
+                "basis", "SOLID",
+                "orientation", "XY",
+                "conditioning", "DRY",
+                "rate", "2.9 m/s"));
+        StatementRow bare = StatementRow.of(typed);
+        assertThat(bare.said(products)).contains("which way its notch faces");
+        assertThat(bare.choice()).hasSize(3);
+
+        typed.put("specimen", "rod 6 mm, rev 1");
+        assertThat(StatementRow.of(typed).said(products))
+                .contains("is no specimen of pendulum impact", bare.choice().get(0));
+
+        typed.put("specimen", bare.choice().get(1));
+        StatementRow told = StatementRow.of(typed);
+        assertThat(told.said(products)).isEmpty();
+        Statement statement = StatementRow.read(List.of(told), products, new Problems())
+                .get(0)
+                .statement();
+        assertThat(statement.terms().conditions().orElseThrow().design())
+                .isEqualTo(bare.choice().get(1));
+        assertThat(StatementRow.of(statement).specimen())
+                .isEqualTo(bare.choice().get(1));
+        assertThat(StatementRow.of(statement).rate()).isEqualTo("2.9 m/s");
+
+        // The usual specimen need not be told.
+        typed.putAll(
+                Map.of("topic", "Tensile strength", "published", "50 MPa", "method", "tension", "rate", "5 mm/min"));
+        typed.remove("specimen");
+        StatementRow usual = StatementRow.of(typed);
+        assertThat(usual.choice()).hasSize(2);
+        Statement flat = StatementRow.read(List.of(usual), products, new Problems())
+                .get(0)
+                .statement();
+        assertThat(flat.terms().design()).hasValue(usual.choice().get(0));
+        assertThat(StatementRow.of(flat).specimen()).isEmpty();
+    }
+
     /** Better than one of ours is found by name in any case and kept by its key. */
     @Test
     void aRivalIsFoundByName() {

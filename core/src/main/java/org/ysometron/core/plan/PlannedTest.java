@@ -2,6 +2,7 @@ package org.ysometron.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
@@ -57,6 +58,48 @@ public record PlannedTest(
         }
     }
 
+    /**
+     * What a test is done on, as it stands in terms: a design, and the way its notch faces where it has one.
+     *
+     * @param notch never {@link Notch#NONE} for a notched design, nothing else for any other
+     */
+    public record Specimen(SpecimenDesign design, Notch notch) {
+
+        /** Every specimen that a method can be done on, the usual design first. */
+        public static List<Specimen> of(Method method) {
+            List<Specimen> all = new ArrayList<>();
+            for (SpecimenDesign design : method.data().designs()) {
+                for (Notch notch : Notch.values()) {
+                    if ((design == SpecimenDesign.IMPACT_BAR_NOTCHED) == (notch != Notch.NONE)) {
+                        all.add(new Specimen(design, notch));
+                    }
+                }
+            }
+            return all;
+        }
+
+        /** The specimen of a method with this title, whatever its case; empty when none is called so. */
+        public static Optional<Specimen> titled(Method method, String title) {
+            return of(method).stream()
+                    .filter(known -> known.title().equalsIgnoreCase(title.strip()))
+                    .findFirst();
+        }
+
+        /**
+         * What is meant where nobody says: the usual design; empty where its notch could face two ways, for that is not
+         * guessed.
+         */
+        public static Optional<Specimen> usual(Method method) {
+            Specimen first = of(method).get(0);
+            return first.notch() == Notch.NONE ? Optional.of(first) : Optional.empty();
+        }
+
+        /** Name with revision and notch, as it stands in comparability keys. */
+        public String title() {
+            return notch == Notch.NONE ? design.title() : design.title() + ", " + notch.words();
+        }
+    }
+
     /** Refuses a line that wants something. */
     public PlannedTest {
         List<String> wanting = wanting(method, design, orientation, notch, basis, build, conditioning, rate, n);
@@ -81,13 +124,14 @@ public record PlannedTest(
             double rate,
             int n) {
         List<String> wanting = new ArrayList<>();
-        if (!method.data().designs().contains(design)) {
+        boolean hasDesign = method.data().designs().contains(design);
+        if (!hasDesign) {
             wanting.add("a specimen that " + method.data().title() + " can be done on");
         }
         if (orientation == Orientation.NONE) {
             wanting.add("an orientation");
         }
-        if ((design == SpecimenDesign.IMPACT_BAR_NOTCHED) != (notch != Notch.NONE)) {
+        if (hasDesign && !Specimen.of(method).contains(new Specimen(design, notch))) {
             wanting.add("the way its notch faces");
         }
         if (basis == Basis.AS_SUPPLIED || (basis == Basis.AS_PRINTED) == build.isNone()) {
@@ -108,17 +152,20 @@ public record PlannedTest(
     /** The terms under which its specimens count. */
     public Conditions conditions() {
         return new Conditions(
-                method.data().id(), basis, orientation, conditioning, rate, designTitle(), process, build);
+                method.data().id(),
+                basis,
+                orientation,
+                conditioning,
+                rate,
+                new Specimen(design, notch).title(),
+                process,
+                build);
     }
 
     /** The same with another number of specimens. */
     public PlannedTest of(int specimens) {
         return new PlannedTest(
                 method, design, orientation, notch, basis, build, conditioning, rate, specimens, process);
-    }
-
-    private String designTitle() {
-        return notch == Notch.NONE ? design.title() : design.title() + ", " + notch.words();
     }
 
     /** A short name: "tension ZX". */

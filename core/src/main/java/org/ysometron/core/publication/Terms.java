@@ -60,7 +60,7 @@ public record Terms(
 
     /** The terms as conditions of a test; empty while one is missing. */
     public Optional<Conditions> conditions() {
-        return missing().isEmpty() && design.isPresent()
+        return missing().isEmpty()
                 ? Optional.of(new Conditions(
                         method.orElseThrow(),
                         basis.orElseThrow(),
@@ -84,6 +84,7 @@ public record Terms(
         add(missing, orientation.isEmpty(), "orientation");
         add(missing, conditioning.isEmpty(), "conditioning");
         add(missing, rate.isEmpty(), "rate");
+        add(missing, method.isPresent() && design.isEmpty(), "specimen (which way its notch faces)");
         return missing;
     }
 

@@ -108,6 +108,7 @@ class LotProgress implements Progress {
                 .map(SpecimenView::id)
                 .toList());
         Map<Long, List<Chambers.ChamberView>> treated = chambers.of(ids);
+        Set<Long> untreated = chambers.waiting(all.values());
         Map<Long, Boolean> dry = states.isDry(wanted);
         Map<Long, LocalDateTime> ready = climates.ready(
                 wanted, byLot.values().stream().flatMap(List::stream).toList());
@@ -126,6 +127,7 @@ class LotProgress implements Progress {
                             givenUp,
                             marked,
                             treated,
+                            untreated,
                             ready));
         }
         return done;
@@ -141,6 +143,7 @@ class LotProgress implements Progress {
             Set<Long> givenUp,
             Map<Long, List<Marks.MarkView>> marked,
             Map<Long, List<Chambers.ChamberView>> treated,
+            Set<Long> untreated,
             Map<Long, LocalDateTime> ready) {
         Set<Long> tested = new HashSet<>();
         Map<Long, LocalDateTime> begun = new HashMap<>();
@@ -161,7 +164,7 @@ class LotProgress implements Progress {
                         "take out of " + run.chamber() + ", " + run.treatment().title(), run.endsAt()));
             }
         }
-        return new Done(dry, measured, tested, spoilt, givenUp, begun, ready, events);
+        return new Done(dry, measured, tested, spoilt, untreated, givenUp, begun, ready, events);
     }
 
     /** The next day on which tests under way are to be read. */

@@ -441,7 +441,7 @@ class Workshop {
                 "anneal",
                 "100 °C, 120 min",
                 Treatments.Pose.LYING,
-                Treatments.Status.REFERENCE,
+                Treatments.Status.TRIAL,
                 "own trials of the spring",
                 "quality");
         List<Draft> sheet = new ArrayList<>(OtherProducts.dunlinSheet());

@@ -25,6 +25,7 @@ import org.ysometron.app.product.Publications;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Gate;
 import org.ysometron.core.gate.Right;
+import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.publication.Conflict;
 
 /**
@@ -158,7 +159,10 @@ class Hindrances {
                 .collect(Collectors.groupingBy(SpecimenView::lotId));
         copies.forEach((lot, copy) -> {
             Set<Long> tested = done.getOrDefault(lot, Progress.Done.NOTHING).tested();
-            for (Plans.Line line : copy.lines()) {
+            List<String> names = PlannedTest.names(
+                    copy.lines().stream().map(Plans.Line::test).toList());
+            for (int i = 0; i < names.size(); i++) {
+                Plans.Line line = copy.lines().get(i);
                 int count = (int) made.getOrDefault(lot, List.of()).stream()
                         .filter(specimen -> specimen.besideId() == null)
                         .filter(specimen ->
@@ -170,7 +174,7 @@ class Hindrances {
                             found,
                             lot,
                             List.of(Gate.planLine(
-                                    line.test().label(), count, line.test().n())));
+                                    names.get(i), count, line.test().n())));
                 }
             }
         });

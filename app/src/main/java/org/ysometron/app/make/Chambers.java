@@ -5,12 +5,12 @@ import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -267,34 +267,61 @@ public class Chambers {
      */
     Map<Long, String> states(Collection<SpecimenView> specimens) {
         Map<Long, Treatments.TreatmentView> planned = planned(specimens);
+        Map<Long, List<ChamberView>> runsOf =
+                of(specimens.stream().map(SpecimenView::lotId).distinct().toList());
         Map<Long, List<String>> states = new HashMap<>();
-        Set<Long> waiting = new HashSet<>(planned.keySet());
-        List<Long> lotIds =
-                specimens.stream().map(SpecimenView::lotId).distinct().toList();
-        for (List<ChamberView> runs : of(lotIds).values()) {
+        for (List<ChamberView> runs : runsOf.values()) {
             for (ChamberView run : runs) {
                 for (Placed placed : run.placed()) {
-                    if (placed.cycle() != 1) {
-                        continue;
+                    if (placed.cycle() == 1) {
+                        long id = placed.specimen().id();
+                        deviation(run, placed, planned.get(id))
+                                .forEach(state -> states.computeIfAbsent(id, key -> new ArrayList<>())
+                                        .add(state));
                     }
-                    long id = placed.specimen().id();
-                    Treatments.TreatmentView own = planned.get(id);
-                    if (own != null && own.id() == run.treatment().id()) {
-                        waiting.remove(id);
-                    }
-                    deviation(run, placed, own).forEach(state -> states.computeIfAbsent(id, key -> new ArrayList<>())
-                            .add(state));
                 }
             }
         }
-        planned.forEach((id, own) -> {
-            if (waiting.contains(id)) {
-                states.computeIfAbsent(id, key -> new ArrayList<>()).add("in no run of " + own.title());
-            }
-        });
+        waiting(planned, runsOf).forEach((id, own) -> states.computeIfAbsent(id, key -> new ArrayList<>())
+                .add("in no run of " + own.title()));
         Map<Long, String> words = new HashMap<>();
         states.forEach((id, list) -> words.put(id, String.join(", ", list)));
         return words;
+    }
+
+    /** Specimens that are planned after a programme and were in no run of it, in the order given. */
+    Map<Treatments.TreatmentView, List<SpecimenView>> waiting(LotView lot, List<SpecimenView> specimens) {
+        Map<Long, Treatments.TreatmentView> waiting = waiting(planned(specimens), of(List.of(lot.id())));
+        Map<Treatments.TreatmentView, List<SpecimenView>> byProgramme = new LinkedHashMap<>();
+        for (SpecimenView specimen : specimens) {
+            Treatments.TreatmentView own = waiting.get(specimen.id());
+            if (own != null) {
+                byProgramme.computeIfAbsent(own, key -> new ArrayList<>()).add(specimen);
+            }
+        }
+        return byProgramme;
+    }
+
+    /** Those of all these specimens, of whatever lots. */
+    public Set<Long> waiting(Collection<SpecimenView> specimens) {
+        return waiting(
+                        planned(specimens),
+                        of(specimens.stream()
+                                .map(SpecimenView::lotId)
+                                .distinct()
+                                .toList()))
+                .keySet();
+    }
+
+    private static Map<Long, Treatments.TreatmentView> waiting(
+            Map<Long, Treatments.TreatmentView> planned, Map<Long, List<ChamberView>> runsOf) {
+        Map<Long, Treatments.TreatmentView> waiting = new HashMap<>(planned);
+        runsOf.values()
+                .forEach(runs -> runs.forEach(run -> run.placed()
+                        .forEach(placed -> waiting.computeIfPresent(
+                                placed.specimen().id(),
+                                (id, own) -> own.id() == run.treatment().id() ? null : own))));
+        return waiting;
     }
 
     private static List<String> deviation(ChamberView run, Placed placed, Treatments.@Nullable TreatmentView own) {
@@ -311,21 +338,22 @@ public class Chambers {
 
     /** The programme that specimens are planned after, where their terms name one that their product had when they were written down. */
     private Map<Long, Treatments.TreatmentView> planned(Collection<SpecimenView> specimens) {
+        List<SpecimenView> after = specimens.stream()
+                .filter(specimen -> !specimen.conditions().process().isEmpty())
+                .toList();
+        Map<Long, Long> products = lots
+                .all(after.stream().map(SpecimenView::lotId).distinct().toList())
+                .stream()
+                .collect(Collectors.toMap(LotView::id, LotView::productId));
+        Map<Long, List<Treatments.TreatmentView>> known = treatments.of(Set.copyOf(products.values()));
         Map<Long, Treatments.TreatmentView> planned = new HashMap<>();
-        Map<Long, List<Treatments.TreatmentView>> ofLot = new HashMap<>();
-        for (SpecimenView specimen : specimens) {
-            String process = specimen.conditions().process();
-            if (!process.isEmpty()) {
-                ofLot
-                        .computeIfAbsent(
-                                specimen.lotId(),
-                                id -> treatments.of(lots.lot(id).productId()))
-                        .stream()
-                        .filter(treatment -> treatment.title().equals(process)
-                                && !treatment.frozenAt().isAfter(specimen.enteredAt()))
-                        .findFirst()
-                        .ifPresent(treatment -> planned.put(specimen.id(), treatment));
-            }
+        for (SpecimenView specimen : after) {
+            known.getOrDefault(products.get(specimen.lotId()), List.of()).stream()
+                    .filter(treatment ->
+                            treatment.title().equals(specimen.conditions().process())
+                                    && !treatment.frozenAt().isAfter(specimen.enteredAt()))
+                    .findFirst()
+                    .ifPresent(treatment -> planned.put(specimen.id(), treatment));
         }
         return planned;
     }

@@ -5,7 +5,9 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -13,6 +15,7 @@ import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Results;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.plan.Plans;
@@ -24,6 +27,7 @@ import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
+import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.publication.Family;
 
 /** Shapes the pages of making: runs with their plates, chambers, conditioning, labels and the specimen sheet. */
@@ -36,6 +40,7 @@ class MakePages {
     private final Plans plans;
     private final Recipes recipes;
     private final Treatments treatments;
+    private final Results results;
     private final References references;
     private final SiteMethods methods;
     private final Instruments instruments;
@@ -63,7 +68,9 @@ class MakePages {
             Boughts boughts,
             Climates climates,
             Marks marks,
-            Orders orders) {
+            Orders orders,
+            Results results) {
+        this.results = results;
         this.lots = lots;
         this.products = products;
         this.samples = samples;
@@ -84,6 +91,9 @@ class MakePages {
 
     /** A plan's line with how many specimens are still to be made. */
     record Missing(int index, String label, String terms, int planned, int made, int missing) {}
+
+    /** Specimens that have still to go through the programme that they are planned after. */
+    record Waiting(long treatment, String title, String labels) {}
 
     /** A run with its plate. */
     record RunRow(Runs.RunView run, PlateMap map) {}
@@ -131,6 +141,25 @@ class MakePages {
                         .toList());
         model.addAttribute("confounded", chambers.confounded(lot).orElse(null));
         model.addAttribute("treatments", treatments.of(lot.productId()));
+        Set<Long> over =
+                results.known(specimens.stream().map(SpecimenView::id).toList()).keySet();
+        model.addAttribute(
+                "waiting",
+                chambers
+                        .waiting(
+                                lot,
+                                specimens.stream()
+                                        .filter(specimen -> !over.contains(specimen.id()))
+                                        .toList())
+                        .entrySet()
+                        .stream()
+                        .map(entry -> new Waiting(
+                                entry.getKey().id(),
+                                entry.getKey().title(),
+                                entry.getValue().stream()
+                                        .map(SpecimenView::label)
+                                        .collect(Collectors.joining(" "))))
+                        .toList());
         model.addAttribute(
                 "ovens",
                 instruments.all().stream()
@@ -153,6 +182,8 @@ class MakePages {
         List<Missing> missing = new ArrayList<>();
         List<Plans.Line> lines =
                 plans.ofLot(lot.id()).map(Plans.LotPlanView::lines).orElse(List.of());
+        List<String> names =
+                PlannedTest.names(lines.stream().map(Plans.Line::test).toList());
         for (int i = 0; i < lines.size(); i++) {
             Plans.Line line = lines.get(i);
             if (!line.leftOut()) {
@@ -161,7 +192,7 @@ class MakePages {
                         .count();
                 missing.add(new Missing(
                         i,
-                        line.test().label(),
+                        names.get(i),
                         line.test().conditions().words(),
                         line.test().n(),
                         made,

@@ -288,11 +288,14 @@ public class Calendar {
             String printer,
             LocalDateTime now) {
         Site.Values values = site.values();
+        List<PlannedTest> tests = copy.lines().stream()
+                .filter(line -> !line.leftOut())
+                .map(line -> raised(line.test(), again))
+                .toList();
+        Map<Integer, Treatments.TreatmentView> annealed = treatments.annealing(product.id(), tests);
         List<LotSteps.Line> lines = new ArrayList<>();
-        for (Plans.Line line : copy.lines()) {
-            if (!line.leftOut()) {
-                lines.add(line(raised(line.test(), again), ground, product, specimens, done));
-            }
+        for (int i = 0; i < tests.size(); i++) {
+            lines.add(line(tests.get(i), annealed.get(i), ground, product, specimens, done));
         }
         return LotSteps.of(
                 lot.code(),
@@ -302,7 +305,6 @@ public class Calendar {
                 new LotSteps.Durations(
                         values.minutes(Setting.DRYING),
                         values.minutes(Setting.CURE),
-                        treatments.annealing(product.id()),
                         product.conditioningHours(),
                         values.minutes(Setting.DECIDE)),
                 printer,
@@ -315,6 +317,7 @@ public class Calendar {
 
     private static LotSteps.Line line(
             PlannedTest test,
+            Treatments.@Nullable TreatmentView annealed,
             Needs.Ground ground,
             Products.ProductView product,
             List<SpecimenView> specimens,
@@ -339,7 +342,12 @@ public class Calendar {
         int tested = (int) own.stream()
                 .filter(specimen -> done.tested().contains(specimen.id()))
                 .count();
-        return new LotSteps.Line(test, own.size(), tested, minutes, conditioned, begun);
+        int untreated = (int) own.stream()
+                .filter(specimen -> done.untreated().contains(specimen.id())
+                        && !done.tested().contains(specimen.id()))
+                .count();
+        List<Long> steps = annealed == null ? List.of() : annealed.stepMinutes();
+        return new LotSteps.Line(test, own.size(), tested, minutes, steps, untreated, conditioned, begun);
     }
 
     private static Map<Long, Forecast> forecasts(

@@ -24,6 +24,7 @@ public interface Progress {
      * @param measured specimens with a measured section
      * @param tested specimens broken, or read to the end
      * @param spoilt those of them whose end makes no figure: slipped, broke at a grip, void
+     * @param untreated specimens that are planned after a programme and were in no run of it
      * @param givenUp specimens that will not be tested: neither done nor waited for, the plan needs others in their place
      * @param begun since when tests that run for days are under way, by specimen
      * @param ready when conditioned specimens are ready, by set
@@ -33,6 +34,7 @@ public interface Progress {
             Set<Long> measured,
             Set<Long> tested,
             Set<Long> spoilt,
+            Set<Long> untreated,
             Set<Long> givenUp,
             Map<Long, LocalDateTime> begun,
             Map<Long, LocalDateTime> ready,
@@ -45,7 +47,7 @@ public interface Progress {
 
         /** Nothing is known. */
         public static final Done NOTHING =
-                new Done(false, Set.of(), Set.of(), Set.of(), Set.of(), Map.of(), Map.of(), List.of());
+                new Done(false, Set.of(), Set.of(), Set.of(), Set.of(), Set.of(), Map.of(), Map.of(), List.of());
     }
 
     /** How far several lots are. */

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -13,6 +14,7 @@ import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.quantity.Dimension;
 
 /** Curing and annealing programmes: recipes with a source and a status, never a schedule that somebody guessed. */
@@ -107,6 +109,11 @@ public class Treatments {
         public String title() {
             return name + ", rev " + revision;
         }
+
+        /** Minutes of each step. */
+        List<Long> stepMinutes() {
+            return steps.stream().map(Treatments::minutes).toList();
+        }
     }
 
     /** All programmes of a product. */
@@ -130,13 +137,36 @@ public class Treatments {
                 .orElseThrow(() -> new NotFound("curing or annealing programme " + id));
     }
 
-    /** Minutes of every step of the product's newest annealing programme of the reference; empty when it has none. */
-    List<Long> annealing(long productId) {
-        return of(productId).stream()
-                .filter(known -> known.kind() == Kind.ANNEAL && known.status() == Status.REFERENCE)
-                .findFirst()
-                .map(known -> known.steps().stream().map(Treatments::minutes).toList())
-                .orElse(List.of());
+    /**
+     * The annealing programme that specimens of each line go through: the one it names; where no line names any, that of the
+     * reference recipe, which then holds for all. A line that names none beside one that does is as printed.
+     *
+     * @return the programme by the line's place; none for a line that is not annealed
+     */
+    Map<Integer, TreatmentView> annealing(long productId, List<PlannedTest> lines) {
+        List<TreatmentView> known = of(productId).stream()
+                .filter(programme -> programme.kind() == Kind.ANNEAL)
+                .toList();
+        Map<Integer, TreatmentView> named = new HashMap<>();
+        for (int i = 0; i < lines.size(); i++) {
+            String process = lines.get(i).process();
+            int place = i;
+            known.stream()
+                    .filter(programme -> programme.title().equals(process))
+                    .findFirst()
+                    .ifPresent(programme -> named.put(place, programme));
+        }
+        if (named.isEmpty()) {
+            known.stream()
+                    .filter(programme -> programme.status() == Status.REFERENCE)
+                    .findFirst()
+                    .ifPresent(programme -> {
+                        for (int i = 0; i < lines.size(); i++) {
+                            named.put(i, programme);
+                        }
+                    });
+        }
+        return named;
     }
 
     /**

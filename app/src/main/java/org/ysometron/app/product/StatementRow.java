@@ -153,6 +153,14 @@ record StatementRow(
         return methodNamed().flatMap(Methods::of).map(StatementRow::choice).orElse(List.of());
     }
 
+    /** The specimen that is meant where none is told, for who looks at the empty field. */
+    public String usual() {
+        Optional<Method> tested = methodNamed().flatMap(Methods::of);
+        return tested.isEmpty()
+                ? "the method's usual unless told"
+                : tested.flatMap(Specimen::usual).map(Specimen::title).orElse("choose: which way does its notch face?");
+    }
+
     private static List<String> choice(Method tested) {
         List<String> titles = Specimen.of(tested).stream().map(Specimen::title).toList();
         return titles.size() > 1 ? titles : List.of();

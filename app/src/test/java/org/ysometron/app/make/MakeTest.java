@@ -450,6 +450,16 @@ class MakeTest extends DemoSite {
                 .toList();
         assertThat(histories.states(made)).hasSize(3).allSatisfy((id, state) -> assertThat(state)
                 .isEqualTo("in no run of " + own.title()));
+        // The form of a run holds who waits for it, and the calendar has it before the test.
+        String labels = made.stream().map(SpecimenView::label).collect(java.util.stream.Collectors.joining(" "));
+        http.perform(get("/lots/" + lot.code() + "/make").with(QUALITY))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("in no run of it: " + labels),
+                                containsString("value=\"" + labels + "\""))));
+        assertThat(progress.of(List.of(lot)).get(lot.id()).untreated())
+                .containsExactlyInAnyOrderElementsOf(
+                        made.stream().map(SpecimenView::id).toList());
         chambers.treat(
                 lot,
                 annealing(

@@ -44,6 +44,9 @@ class PlanDraftTest extends DemoSite {
     @Autowired
     private ProductPlanPages pages;
 
+    @Autowired
+    private Treatments treatments;
+
     private static Conditions terms(Method method, Orientation orientation, double rate, int specimen) {
         return new Conditions(
                 method.data().id(),
@@ -80,6 +83,37 @@ class PlanDraftTest extends DemoSite {
         Plans.Line left = new Plans.Line(drafts.get(3).test(), "", true, "no hammer");
         assertThat(PlanDraft.of(List.of(drafts.get(0), drafts.get(1), drafts.get(2), left), claims))
                 .hasSize(1);
+    }
+
+    /** The reference recipe's programme holds for all lines until one of them names a programme: then for that one alone. */
+    @Test
+    void onlyTheLineThatNamesAProgrammeGoesThroughIt() {
+        Products.ProductView product = product();
+        Treatments.TreatmentView anneal = treatments.freeze(
+                product.id(),
+                Treatments.Kind.ANNEAL,
+                "anneal",
+                "60 °C, 60 min\n80 °C, 120 min",
+                Treatments.Pose.LYING,
+                Treatments.Status.REFERENCE,
+                "own trials",
+                "quality");
+        PlannedTest plain =
+                PlanDraft.of(List.of(), pages.claims(product)).get(0).test();
+        PlannedTest after = new PlannedTest(
+                plain.method(),
+                plain.design(),
+                plain.orientation(),
+                plain.notch(),
+                plain.basis(),
+                plain.build(),
+                plain.conditioning(),
+                plain.rate(),
+                plain.n(),
+                anneal.title());
+        assertThat(treatments.annealing(product.id(), List.of(plain, plain))).containsOnlyKeys(0, 1);
+        assertThat(treatments.annealing(product.id(), List.of(plain, after))).containsOnlyKeys(1);
+        assertThat(anneal.stepMinutes()).containsExactly(60L, 120L);
     }
 
     @Test

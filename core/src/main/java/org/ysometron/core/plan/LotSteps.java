@@ -48,17 +48,10 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
      *
      * @param drying in the dryer
      * @param cure washing and curing a resin's specimens
-     * @param anneal every step of the annealing programme, in order; empty when there is none
      * @param conditioningHours hours in the climate
      * @param decide looking at the evidence and deciding
      */
-    public record Durations(long drying, long cure, List<Long> anneal, double conditioningHours, long decide) {
-
-        /** Copies the list. */
-        public Durations {
-            anneal = List.copyOf(anneal);
-        }
-    }
+    public record Durations(long drying, long cure, double conditioningHours, long decide) {}
 
     /**
      * A line of the plan and how far it is.
@@ -67,6 +60,8 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
      * @param made specimens there are
      * @param tested specimens broken or read to the end
      * @param printMinutes for the specimens that are missing
+     * @param anneal minutes of every step of the programme that specimens of this line go through; empty where they go through none
+     * @param untreated specimens there are that have still to go through it
      * @param conditionedFrom since when those that are there lie in the climate; empty when they do not
      * @param begunOn when a test that runs for days was begun; empty when it was not
      */
@@ -75,8 +70,16 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
             int made,
             int tested,
             long printMinutes,
+            List<Long> anneal,
+            int untreated,
             Optional<LocalDateTime> conditionedFrom,
-            Optional<LocalDateTime> begunOn) {}
+            Optional<LocalDateTime> begunOn) {
+
+        /** Copies the list. */
+        public Line {
+            anneal = List.copyOf(anneal);
+        }
+    }
 
     /** Copies the lists. */
     public LotSteps {
@@ -118,7 +121,7 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
                 ? List.of(steps.add("dry", Attention.BEGUN, durations.drying(), Station.DRYER, List.of()))
                 : List.of();
         List<String> last = new ArrayList<>();
-        List<String> names = names(lines);
+        List<String> names = PlannedTest.names(lines.stream().map(Line::test).toList());
         for (int i = 0; i < lines.size(); i++) {
             last.addAll(steps.line(lines.get(i), names.get(i), resin, first));
         }
@@ -134,22 +137,6 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
     /** Key of the step in which somebody decides about a lot. */
     public static String decisionOf(String lot) {
         return idOf(lot, "decide");
-    }
-
-    /** What each line is called among its lot's: lines alike in method and orientation are told apart by what differs. */
-    private static List<String> names(List<Line> lines) {
-        List<String> names = new ArrayList<>();
-        for (int i = 0; i < lines.size(); i++) {
-            PlannedTest test = lines.get(i).test();
-            String label = test.label();
-            boolean alike = lines.stream()
-                            .filter(line -> line.test().label().equals(label))
-                            .count()
-                    > 1;
-            String name = alike ? label + ", " + test.conditions().words() : label;
-            names.add(names.contains(name) ? name + ", line " + (i + 1) : name);
-        }
-        return names;
     }
 
     private static final class Builder {
@@ -180,17 +167,23 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
                     before = List.of(
                             add("wash and cure " + name, Attention.BEGUN, durations.cure(), Station.CURE, before));
                 }
-                int step = 0;
-                for (long minutes : durations.anneal()) {
-                    step++;
-                    before = List.of(
-                            add("anneal " + name + ", step " + step, Attention.BEGUN, minutes, Station.OVEN, before));
-                }
+            }
+            if (line.made() < test.n() || line.untreated() > 0) {
+                before = anneal(line, name, before);
             }
             if (test.conditioning() == Conditioning.CONDITIONED) {
                 before = condition(line, name, before);
             }
             return test.method().data().days() > 0 ? hold(line, name, before) : List.of(test(line, name, before));
+        }
+
+        private List<String> anneal(Line line, String name, List<String> before) {
+            List<String> last = before;
+            for (int i = 0; i < line.anneal().size(); i++) {
+                String step = "anneal " + name + ", step " + (i + 1);
+                last = List.of(add(step, Attention.BEGUN, line.anneal().get(i), Station.OVEN, last));
+            }
+            return last;
         }
 
         private String test(Line line, String name, List<String> before) {

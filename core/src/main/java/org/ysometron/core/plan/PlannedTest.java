@@ -3,6 +3,8 @@ package org.ysometron.core.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
@@ -172,6 +174,40 @@ public record PlannedTest(
     public String label() {
         return method.data().title() + " " + orientation.name()
                 + (conditioning == Conditioning.CONDITIONED ? ", conditioned" : "");
+    }
+
+    /**
+     * What each of several tests is called beside the others: by its short name, and where another has the same by what sets it
+     * apart.
+     *
+     * @return a name for each in the order given, all different
+     */
+    public static List<String> names(List<PlannedTest> tests) {
+        List<String> names = new ArrayList<>();
+        for (PlannedTest test : tests) {
+            List<List<String>> alike = tests.stream()
+                    .filter(other -> other.label().equals(test.label()))
+                    .map(PlannedTest::particulars)
+                    .toList();
+            String name = Stream.concat(
+                            Stream.of(test.label()), test.particulars().stream().filter(one -> !alike.stream()
+                                    .allMatch(other -> other.contains(one))))
+                    .collect(Collectors.joining(", "));
+            names.add(names.contains(name) ? name + ", line " + (names.size() + 1) : name);
+        }
+        return names;
+    }
+
+    /** What may differ between tests of one short name, each in words; what there is none of is left out. */
+    private List<String> particulars() {
+        return Stream.of(
+                        conditions().design(),
+                        basis.words(),
+                        build.told(),
+                        rate > 0 ? Conditions.rateWords(rate) : "",
+                        process)
+                .filter(one -> !one.isEmpty())
+                .toList();
     }
 
     /** Height above the plate in mm: what a resin printer's time goes by. */

@@ -23,7 +23,7 @@ import org.ysometron.core.plan.Schedule.Job;
 class LotStepsTest {
 
     private static final LocalDateTime MONDAY = LocalDateTime.of(2026, 3, 2, 8, 0);
-    private static final Durations SITE = new Durations(360, 90, List.of(), 88, 20);
+    private static final Durations SITE = new Durations(360, 90, 88, 20);
 
     private static PlannedTest test(String id, Conditioning conditioning) {
         Method method = Methods.of(id).orElseThrow();
@@ -41,7 +41,11 @@ class LotStepsTest {
     }
 
     private static Line line(PlannedTest test, int made, int tested) {
-        return new Line(test, made, tested, 240, Optional.empty(), Optional.empty());
+        return annealed(test, made, tested, List.of(), 0);
+    }
+
+    private static Line annealed(PlannedTest test, int made, int tested, List<Long> steps, int untreated) {
+        return new Line(test, made, tested, 240, steps, untreated, Optional.empty(), Optional.empty());
     }
 
     private static List<String> ids(LotSteps steps) {
@@ -81,9 +85,8 @@ class LotStepsTest {
 
     @Test
     void aResinIsCuredAndAnnealedStepByStep() {
-        Durations annealing = new Durations(360, 90, List.of(60L, 120L), 88, 20);
-        assertThat(ids(LotSteps.of(
-                        "A", true, true, List.of(line(test("tension", Conditioning.DRY), 0, 0)), annealing, MONDAY)))
+        Line line = annealed(test("tension", Conditioning.DRY), 0, 0, List.of(60L, 120L), 0);
+        assertThat(ids(LotSteps.of("A", true, true, List.of(line), SITE, MONDAY)))
                 .containsExactly(
                         "A: print tension ZX",
                         "A: wash and cure tension ZX",
@@ -93,12 +96,40 @@ class LotStepsTest {
                         "A: decide");
     }
 
+    /** What is printed is annealed before it is tested, and a line that names no programme is not annealed beside it. */
+    @Test
+    void onlyTheLineOfAProgrammeGoesThroughIt() {
+        PlannedTest plain = test("tension", Conditioning.DRY);
+        PlannedTest after = new PlannedTest(
+                plain.method(),
+                plain.design(),
+                plain.orientation(),
+                plain.notch(),
+                plain.basis(),
+                plain.build(),
+                plain.conditioning(),
+                plain.rate(),
+                plain.n(),
+                "anneal A, rev 1");
+        List<Line> lines = List.of(line(plain, 5, 0), annealed(after, 5, 0, List.of(60L), 5));
+        assertThat(ids(LotSteps.of("A", true, false, lines, SITE, MONDAY)))
+                .containsExactly(
+                        "A: test tension ZX",
+                        "A: anneal tension ZX, anneal A, rev 1, step 1",
+                        "A: test tension ZX, anneal A, rev 1",
+                        "A: decide");
+        assertThat(ids(LotSteps.of("A", true, false, List.of(annealed(after, 5, 0, List.of(60L), 0)), SITE, MONDAY)))
+                .containsExactly("A: test tension ZX", "A: decide");
+    }
+
     @Test
     void aClimateThatRunsEndsWhenItEndsAndBlocksNobodyTwice() {
         Line inside = new Line(
                 test("tension", Conditioning.CONDITIONED),
                 5,
                 0,
+                0,
+                List.of(),
                 0,
                 Optional.of(MONDAY.minusHours(80)),
                 Optional.empty());

@@ -32,6 +32,7 @@ import org.ysometron.app.plan.Site;
 import org.ysometron.app.plan.SiteMethods;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Moments;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
@@ -186,10 +187,16 @@ public class Bench {
             if (there.isEmpty()) {
                 fresh.add(entry);
             } else if (!there.get().typed.equals(entry.typed().strip()) || there.get().outcome != entry.outcome()) {
+                Reading first = there.get();
                 throw new Refusal(
                         "typed",
-                        specimen.label() + " already has this reading (" + there.get().typed
-                                + "): correct it with a reason instead.");
+                        first.enteredBy.equals(by)
+                                ? specimen.label() + " already has this reading (" + first.typed
+                                        + "): correct it with a reason instead."
+                                : specimen.label() + " has this reading already: " + first.typed + ", by "
+                                        + first.enteredBy + " at " + Moments.second(first.enteredAt)
+                                        + ". Is it another that you hold? Take that in hand by its label; or correct"
+                                        + " this one with a reason.");
             }
         }
         Written written = new Written(by, clock.instant(), null, null);

@@ -406,7 +406,7 @@ class BenchController {
     }
 
     private String show(LotView lot, BenchPages.Asked asked, Authentication who, Model model) {
-        BenchView view = pages.page(lot, asked);
+        BenchView view = pages.page(lot, asked, who.getName());
         // What has to be confirmed and heeded before breaking is nothing to the calipers.
         boolean breaking = view.step().equals(BenchPages.BREAK) && view.station() != null;
         Method method =

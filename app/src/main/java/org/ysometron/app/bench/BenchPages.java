@@ -1,5 +1,8 @@
 package org.ysometron.app.bench;
 
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -52,6 +55,7 @@ class BenchPages {
     private final Owing owing;
     private final Lots lots;
     private final Histories histories;
+    private final Clock clock;
 
     BenchPages(
             Bench bench,
@@ -62,7 +66,8 @@ class BenchPages {
             Orders orders,
             Owing owing,
             Lots lots,
-            Histories histories) {
+            Histories histories,
+            Clock clock) {
         this.histories = histories;
         this.lots = lots;
         this.orders = orders;
@@ -72,7 +77,11 @@ class BenchPages {
         this.instruments = instruments;
         this.check = check;
         this.earlier = earlier;
+        this.clock = clock;
     }
+
+    /** Who began a specimen so lately is still at it. */
+    private static final Duration IN_HAND = Duration.ofMinutes(10);
 
     /** One place of a field, in forms: width-2. */
     record Key(Field field, int place) {
@@ -142,7 +151,7 @@ class BenchPages {
     /** The whole page, or what of it changes when a reading was stored. */
     // One transaction for all of it: each question alone would begin and end one of its own.
     @Transactional(readOnly = true)
-    BenchView page(LotView lot, Asked asked) {
+    BenchView page(LotView lot, Asked asked, String by) {
         String step = asked.step();
         String wanted = asked.specimen();
         String changed = asked.changed();
@@ -165,7 +174,8 @@ class BenchPages {
                 .orElseGet(() -> usual(lot, method, records, gauges));
         String unknown = unknown(lot, all, wanted);
         SpecimenRecord inHand = unknown.isEmpty()
-                ? choose(lot, following(wanted == null || wanted.isBlank() ? owed : all, asked.after()), now, wanted)
+                ? choose(
+                        lot, following(wanted == null || wanted.isBlank() ? owed : all, asked.after()), now, wanted, by)
                 : null;
         String wanting = wanting(method, gauge);
         BenchView.@Nullable Hand hand = inHand == null || gauge == null || !wanting.isEmpty()
@@ -487,25 +497,33 @@ class BenchPages {
     }
 
     private @Nullable SpecimenRecord choose(
-            LotView lot, List<SpecimenRecord> records, String step, @Nullable String wanted) {
+            LotView lot, List<SpecimenRecord> records, String step, @Nullable String wanted, String by) {
         if (wanted != null && !wanted.isBlank()) {
             return named(lot, records, wanted).orElse(null);
         }
         List<SpecimenRecord> unbroken =
                 records.stream().filter(record -> !record.isTested()).toList();
         if (step.equals(BREAK)) {
-            return unbroken.stream()
-                    .filter(SpecimenRecord::isMeasured)
-                    .findFirst()
+            return first(unbroken.stream().filter(SpecimenRecord::isMeasured).toList(), Field.Role.TEST, by)
                     .orElse(null);
         }
         // Specimens not measured at all come before those that somebody left with fewer readings on purpose.
-        return unbroken.stream()
-                .filter(record -> !record.isMeasured())
-                .findFirst()
+        return first(unbroken.stream().filter(record -> !record.isMeasured()).toList(), Field.Role.SIZE, by)
                 .or(() ->
                         unbroken.stream().filter(record -> !isComplete(record)).findFirst())
                 .orElse(null);
+    }
+
+    /** The first that nobody else has in hand at this moment; the first of all where every one is in somebody's. */
+    private Optional<SpecimenRecord> first(List<SpecimenRecord> queue, Field.Role role, String by) {
+        Instant lately = clock.instant().minus(IN_HAND);
+        return queue.stream()
+                .filter(record -> record.readings().stream()
+                        .noneMatch(reading -> reading.field().role() == role
+                                && !reading.enteredBy().equals(by)
+                                && reading.enteredAt().isAfter(lately)))
+                .findFirst()
+                .or(() -> queue.stream().findFirst());
     }
 
     /** The gauge of this kind that the lot's next specimen would be tested on; 0 when none is registered. */

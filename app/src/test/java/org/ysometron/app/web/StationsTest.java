@@ -347,4 +347,31 @@ class StationsTest extends DemoSite {
                 .containsExactlyInAnyOrder("610 N", "611 N", "612 N");
         Assertions.assertThat(bench.records(lot.id())).allMatch(SpecimenRecord::isMeasured);
     }
+
+    /** Two people with calipers at one heap: who comes second is given another, and who types at a taken one is told whose it is. */
+    @Test
+    void twoPeopleMeasureOneSet() {
+        LotView lot = bare();
+        testLots.set(lot, TestLots.line("double-shear", 5, 3));
+        String path = "/lots/" + lot.code() + "/bench?method=double-shear&step=measure";
+        Page one = browser.signedIn("bench");
+        Page two = browser.signedIn("quality");
+        browser.open(one, path);
+        browser.open(two, path);
+        assertThat(two.locator(".big-code")).hasText("XY1");
+        Browser.typeAndEnter(one, "5.01");
+        Browser.typeAndEnter(two, "5.02");
+        assertThat(two.locator(".hand .wrong[role=alert]").first())
+                .containsText("XY1 has this reading already: 5.01, by bench at");
+        assertThat(two.locator(".hand .wrong[role=alert]").first()).containsText("Is it another that you hold?");
+        browser.open(two, path);
+        assertThat(two.locator(".big-code")).hasText("XY2");
+        for (String size : List.of("5.00", "5.02", "4.99")) {
+            Browser.typeAndEnter(one, size);
+        }
+        Browser.typeAndEnter(two, "5.02");
+        // XY2 is in the other hand, so the one who is done with XY1 goes on to XY3.
+        browser.open(one, path);
+        assertThat(one.locator(".big-code")).hasText("XY3");
+    }
 }

@@ -92,6 +92,17 @@ class EditorTest extends DemoSite {
         assertThat(PublicationFile.read(csv)).containsExactly(typed);
     }
 
+    /** The published schema names every column of the file, and no other. */
+    @Test
+    void theSchemaKnowsEveryColumn() throws Exception {
+        var schema = tools.jackson.databind.json.JsonMapper.builder()
+                .build()
+                .readTree(java.nio.file.Path.of("..", "docs", "publication.schema.json")
+                        .toFile());
+        assertThat(schema.at("/properties/statements/items/properties").propertyNames())
+                .containsExactlyInAnyOrderElementsOf(StatementRow.FIELDS);
+    }
+
     /** What is wrong with a row is said at that row. */
     @ParameterizedTest
     @CsvSource(

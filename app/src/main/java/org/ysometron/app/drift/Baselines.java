@@ -3,6 +3,7 @@ package org.ysometron.app.drift;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -102,6 +103,11 @@ public class Baselines {
         return baselines.findBySeriesIdOrderByVersionDesc(seriesId).stream()
                 .map(Baselines::view)
                 .toList();
+    }
+
+    /** Those of these series that have limits. */
+    Set<Long> signed(Collection<Long> seriesIds) {
+        return seriesIds.isEmpty() ? Set.of() : baselines.signed(seriesIds);
     }
 
     /** Keys of the lots behind a baseline. */

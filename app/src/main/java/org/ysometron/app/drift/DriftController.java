@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -85,11 +86,35 @@ class DriftController {
         if (all.isEmpty()) {
             return "drift/none";
         }
-        long shown = wanted == null ? all.get(0).id() : wanted;
+        long shown = wanted == null ? asking(product, all) : wanted;
         if (series.series(shown).productId() != product.id()) {
             throw new NotFound("series " + shown + " of " + product.name());
         }
         return show(shown, to, new BaselineForm("", "", "", "", ""), new Problems(), model);
+    }
+
+    /** The series to begin with: one that asks something of a lot that waits, or one with limits, or the first. */
+    private long asking(Products.ProductView product, List<SeriesView> all) {
+        Set<Long> asked =
+                signals
+                        .stored(lots.undecidedOf(product.id()).stream()
+                                .map(LotView::id)
+                                .toList())
+                        .values()
+                        .stream()
+                        .flatMap(List::stream)
+                        .filter(signal -> !signal.isAnswered())
+                        .map(Signals.LotSignal::seriesId)
+                        .collect(Collectors.toSet());
+        return first(all, asked)
+                .or(() -> first(
+                        all, baselines.signed(all.stream().map(SeriesView::id).toList())))
+                .orElse(all.get(0))
+                .id();
+    }
+
+    private static Optional<SeriesView> first(List<SeriesView> all, Set<Long> wanted) {
+        return all.stream().filter(one -> wanted.contains(one.id())).findFirst();
     }
 
     @PostMapping("/series/{id}/baseline")

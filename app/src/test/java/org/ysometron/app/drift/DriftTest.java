@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
@@ -60,6 +61,14 @@ class DriftTest extends DemoSite {
     private org.springframework.jdbc.core.JdbcTemplate database;
 
     /** A part of a series is what stands there in the whole of it, from any place on. */
+    /** Who opens the page means what wants a look: a signal at a lot that waits, or else a series that has limits. */
+    @Test
+    void thePageBeginsWithWhatAsksForAWord() throws Exception {
+        http.perform(get("/products/skerry-bf10/drift").with(QUALITY))
+                .andExpect(status().isOk())
+                .andExpect(content().string(not(containsString("No baseline is signed for this series"))));
+    }
+
     @Test
     void aPartOfASeriesIsCutFromTheWhole() {
         SeriesView upright = strength("natural", Orientation.ZX);

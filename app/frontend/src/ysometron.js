@@ -30,6 +30,7 @@ document.addEventListener("click", (event) => {
     row.querySelectorAll("input").forEach((field) => (field.value = ""));
     row.querySelectorAll("select").forEach((field) => (field.selectedIndex = 0));
     row.querySelector("select[name=form]").value = "STATED";
+    row.querySelector("input[name=specimen]").placeholder = "the method's usual unless told";
     row.querySelectorAll(".wrong").forEach((said) => said.remove());
     row.querySelectorAll(".row-said, .row-past").forEach((said) => (said.textContent = ""));
     const number = document.querySelectorAll("tbody.statement").length + 1;

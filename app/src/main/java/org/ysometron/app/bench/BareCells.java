@@ -1,6 +1,5 @@
 package org.ysometron.app.bench;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.StringJoiner;
 import java.util.stream.Collectors;
@@ -89,12 +88,6 @@ final class BareCells {
     }
 
     private static List<BenchPages.Key> places(Method method) {
-        List<BenchPages.Key> places = new ArrayList<>();
-        for (Field field : method.data().sheet().asked()) {
-            for (int place = 1; place <= field.places(); place++) {
-                places.add(new BenchPages.Key(field, place));
-            }
-        }
-        return places;
+        return BenchPages.Key.all(method.data().sheet().asked());
     }
 }

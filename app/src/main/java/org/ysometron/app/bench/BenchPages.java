@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -87,14 +88,24 @@ class BenchPages {
     record Key(Field field, int place) {
 
         static Key of(Method method, String text) {
-            for (Field field : method.data().sheet().fields()) {
-                for (int place = 1; place <= field.places(); place++) {
-                    if (text.equals(field.key() + "-" + place)) {
-                        return new Key(field, place);
-                    }
-                }
-            }
-            throw new NotFound("field '" + text + "' at the bench");
+            return all(method.data().sheet().fields()).stream()
+                    .filter(key -> key.text().equals(text))
+                    .findFirst()
+                    .orElseThrow(() -> new NotFound("field '" + text + "' at the bench"));
+        }
+
+        /** Every place of these fields, in order. */
+        static List<Key> all(List<Field> fields) {
+            return fields.stream()
+                    .flatMap(field -> IntStream.rangeClosed(1, field.places()).mapToObj(place -> new Key(field, place)))
+                    .toList();
+        }
+
+        /** The head of its column in a file of readings: width_2 [mm]. */
+        String column() {
+            return field.key()
+                    + (field.places() == 1 ? "" : "_" + place)
+                    + (field.unit().isEmpty() ? "" : " [" + field.unit() + "]");
         }
 
         String text() {

@@ -60,24 +60,17 @@ class ImportController {
     @GetMapping("/lots/{code}/import/blank.csv")
     ResponseEntity<String> blank(@PathVariable String code, @RequestParam(defaultValue = "") String method) {
         LotView lot = lots.named(code);
-        List<Field> columns = columns(pages.methods(lot).stream()
+        List<BenchPages.Key> columns = BenchPages.Key.all(columns(pages.methods(lot).stream()
                 .filter(one -> method.isEmpty() || one.data().id().equals(method))
-                .toList());
+                .toList()));
         StringBuilder text = new StringBuilder("specimen");
-        int cells = 0;
-        for (Field field : columns) {
-            for (int place = 1; place <= field.places(); place++) {
-                text.append(',').append(field.key()).append(field.places() == 1 ? "" : "_" + place);
-                text.append(field.unit().isEmpty() ? "" : " [" + field.unit() + "]");
-                cells++;
-            }
-        }
+        columns.forEach(column -> text.append(',').append(column.column()));
         text.append(",outcome\r\n");
         for (SpecimenView specimen : lots.specimens(lot.id())) {
             if (!method.isEmpty() && !specimen.conditions().method().equals(method)) {
                 continue;
             }
-            text.append(lot.code()).append('-').append(specimen.label()).append(",".repeat(cells + 1));
+            text.append(lot.code()).append('-').append(specimen.label()).append(",".repeat(columns.size() + 1));
             text.append("\r\n");
         }
         return ResponseEntity.ok()

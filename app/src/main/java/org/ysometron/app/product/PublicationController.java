@@ -124,7 +124,7 @@ class PublicationController {
         products.named(code);
         StatementRow row = StatementRow.of(sent).stream().findFirst().orElseGet(StatementRow::blank);
         model.addAttribute("said", row.said(products));
-        model.addAttribute("choice", row.choice());
+        model.addAttribute("row", row);
         return "product/row";
     }
 

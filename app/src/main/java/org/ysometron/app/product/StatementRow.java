@@ -153,6 +153,14 @@ record StatementRow(
         return methodNamed().flatMap(Methods::of).map(StatementRow::choice).orElse(List.of());
     }
 
+    /** Whether nobody knows what is meant until the specimen is told. */
+    public boolean mustChoose() {
+        return methodNamed()
+                .flatMap(Methods::of)
+                .filter(tested -> Specimen.usual(tested).isEmpty())
+                .isPresent();
+    }
+
     /** The specimen that is meant where none is told, for who looks at the empty field. */
     public String usual() {
         Optional<Method> tested = methodNamed().flatMap(Methods::of);

@@ -156,6 +156,7 @@ class EditorTest extends DemoSite {
         StatementRow bare = StatementRow.of(typed);
         assertThat(bare.said(products)).contains("which way its notch faces");
         assertThat(bare.choice()).hasSize(3);
+        assertThat(bare.mustChoose()).isTrue();
 
         typed.put("specimen", "rod 6 mm, rev 1");
         assertThat(StatementRow.of(typed).said(products))
@@ -179,6 +180,8 @@ class EditorTest extends DemoSite {
         typed.remove("specimen");
         StatementRow usual = StatementRow.of(typed);
         assertThat(usual.choice()).hasSize(2);
+        assertThat(usual.mustChoose()).isFalse();
+        assertThat(usual.usual()).isEqualTo(usual.choice().get(0));
         Statement flat = StatementRow.read(List.of(usual), products, new Problems())
                 .get(0)
                 .statement();

@@ -131,7 +131,10 @@ public class Chambers {
         }
         Kind wanted = treatment.kind() == Treatments.Kind.CURE ? Kind.CURE_CHAMBER : Kind.OVEN;
         if (instruments.instrument(form.chamberId()).kind() != wanted) {
-            throw new Refusal("chamber", "To " + treatment.kind().words() + ", choose a " + wanted.words() + ".");
+            throw new Refusal(
+                    "chamber",
+                    "To " + treatment.kind().words() + ", choose " + (wanted == Kind.OVEN ? "an " : "a ")
+                            + wanted.words() + ".");
         }
         if (form.rows() < 1
                 || form.rows() > MOST

@@ -542,7 +542,7 @@ class MakeTest extends DemoSite {
                 full.pose(),
                 full.specimens(),
                 "");
-        assertThatThrownBy(() -> chambers.treat(lot, wrong, "bench")).hasMessageContaining("choose a oven");
+        assertThatThrownBy(() -> chambers.treat(lot, wrong, "bench")).hasMessageContaining("choose an oven");
     }
 
     // ---- rework ------------------------------------------------------------------------------------------------

@@ -186,6 +186,14 @@ class AccountsTest extends DemoSite {
         Visitor visitor = new Visitor().signIn(name, GOOD);
         visitor.post("/accounts/" + name + "/reset", Map.of());
         assertThat(visitor.last.statusCode()).isEqualTo(422);
+        // What was refused is said where it was asked for: in the account's row, or at the form of a new one.
+        assertThat(visitor.last.body().indexOf("class=\"wrong\""))
+                .isBetween(0, visitor.last.body().indexOf("Add an account"));
+        visitor.post("/accounts", Map.of("name", "no name"));
+        assertThat(visitor.last.statusCode()).isEqualTo(422);
+        assertThat(visitor.last.body()).contains("value=\"no name\"");
+        assertThat(visitor.last.body().indexOf("class=\"wrong\""))
+                .isGreaterThan(visitor.last.body().indexOf("Add an account"));
         assertThat(visitor.open("/products").path()).isEqualTo("/products");
         visitor.post("/accounts/" + other + "/reset", Map.of());
         assertThat(visitor.last.statusCode()).isEqualTo(200);

@@ -380,7 +380,7 @@ class RandomSites {
                         method,
                         design,
                         chance.nextBoolean() ? Orientation.XY : Orientation.ZX,
-                        design == SpecimenDesign.IMPACT_BAR_NOTCHED ? Notch.ACROSS : Notch.NONE,
+                        design.isNotched() ? Notch.ACROSS : Notch.NONE,
                         solid ? Basis.SOLID : Basis.AS_PRINTED,
                         solid ? Build.NONE : TestLots.GYROID,
                         Conditioning.DRY,

@@ -47,6 +47,9 @@ class BenchPages {
 
     private static final double STRIP = 300;
 
+    /** Who began a specimen so lately is still at it. */
+    private static final Duration IN_HAND = Duration.ofMinutes(10);
+
     private final Bench bench;
     private final Instruments instruments;
     private final ReadingCheck check;
@@ -80,9 +83,6 @@ class BenchPages {
         this.earlier = earlier;
         this.clock = clock;
     }
-
-    /** Who began a specimen so lately is still at it. */
-    private static final Duration IN_HAND = Duration.ofMinutes(10);
 
     /** One place of a field, in forms: width-2. */
     record Key(Field field, int place) {

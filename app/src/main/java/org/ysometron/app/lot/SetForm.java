@@ -14,6 +14,7 @@ import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
+import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
 import org.ysometron.core.quantity.Dimension;
 
@@ -104,7 +105,7 @@ public record SetForm(
                             + ".");
         }
         Notch faces = notch == null ? Notch.NONE : notch;
-        if ((specimen == SpecimenDesign.IMPACT_BAR_NOTCHED) != (faces != Notch.NONE)) {
+        if (!new PlannedTest.Specimen(specimen, faces).isWhole()) {
             problems.add(
                     "method",
                     faces == Notch.NONE

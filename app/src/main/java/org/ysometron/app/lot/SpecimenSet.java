@@ -18,6 +18,7 @@ import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Setup;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.PlannedTest.Notch;
 
 @Entity
@@ -107,7 +108,7 @@ class SpecimenSet {
     }
 
     Conditions conditions() {
-        String specimen = design.titleAt(scale) + (notch == Notch.NONE ? "" : ", " + notch.words());
+        String specimen = new PlannedTest.Specimen(design, notch).titleAt(scale);
         return new Conditions(method, basis, orientation, conditioning, rate, specimen, process, built);
     }
 

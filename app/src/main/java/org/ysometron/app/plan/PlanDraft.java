@@ -41,33 +41,26 @@ final class PlanDraft {
 
     /** A test under these terms; empty where they are not those of anything that can be planned. */
     private static Optional<PlannedTest> test(Conditions terms, int n) {
-        Optional<Method> method = Methods.of(terms.method());
-        Optional<PlannedTest.Specimen> specimen =
-                method.flatMap(known -> PlannedTest.Specimen.titled(known, terms.design()));
-        if (specimen.isEmpty()
-                || !PlannedTest.wanting(
-                                method.orElseThrow(),
-                                specimen.get().design(),
-                                terms.orientation(),
-                                specimen.get().notch(),
-                                terms.basis(),
-                                terms.build(),
-                                terms.conditioning(),
-                                terms.rate(),
-                                n)
-                        .isEmpty()) {
+        return Methods.of(terms.method()).flatMap(method -> PlannedTest.Specimen.titled(method, terms.design())
+                .flatMap(specimen -> test(method, specimen, terms, n)));
+    }
+
+    private static Optional<PlannedTest> test(Method method, PlannedTest.Specimen specimen, Conditions terms, int n) {
+        try {
+            return Optional.of(new PlannedTest(
+                    method,
+                    specimen.design(),
+                    terms.orientation(),
+                    specimen.notch(),
+                    terms.basis(),
+                    terms.build(),
+                    terms.conditioning(),
+                    terms.rate(),
+                    n,
+                    terms.process()));
+        } catch (IllegalArgumentException lacking) {
+            // What a line must say is one rule, the line's own: a claim may be older than some of it.
             return Optional.empty();
         }
-        return Optional.of(new PlannedTest(
-                method.orElseThrow(),
-                specimen.get().design(),
-                terms.orientation(),
-                specimen.get().notch(),
-                terms.basis(),
-                terms.build(),
-                terms.conditioning(),
-                terms.rate(),
-                n,
-                terms.process()));
     }
 }

@@ -303,17 +303,7 @@ class MakeTest extends DemoSite {
     /** The first line of the lot's plan, of so many, after a programme. */
     private PlannedTest after(LotView lot, int n, String programme) {
         PlannedTest first = plans.ofLot(lot.id()).orElseThrow().lines().get(0).test();
-        return new PlannedTest(
-                first.method(),
-                first.design(),
-                first.orientation(),
-                first.notch(),
-                first.basis(),
-                first.build(),
-                first.conditioning(),
-                first.rate(),
-                n,
-                programme);
+        return first.of(n).after(programme);
     }
 
     private long trial(LotView lot, Treatments.Status status) {

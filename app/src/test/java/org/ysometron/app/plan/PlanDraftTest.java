@@ -18,6 +18,7 @@ import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.TestProducts;
+import org.ysometron.app.lot.LotView;
 import org.ysometron.app.product.Products;
 import org.ysometron.core.characteristic.Ratio;
 import org.ysometron.core.claim.Basis;
@@ -85,6 +86,21 @@ class PlanDraftTest extends DemoSite {
                 .hasSize(1);
     }
 
+    /** What is made by the line that a claim of a notched bar asked for is what that claim speaks of. */
+    @Test
+    void aNotchedBarIsEvidenceForItsClaim() {
+        Products.ProductView product = product();
+        Plans.Line impact = PlanDraft.of(List.of(), pages.claims(product)).get(3);
+        LotView lot = testProducts.lot(product);
+        testLots.set(lot, impact.test());
+        assertThat(pages.claims(product)
+                        .get(2)
+                        .conditions()
+                        .compare(lots.specimens(lot.id()).get(0).conditions()))
+                .isEmpty();
+        away(List.of(lot));
+    }
+
     /** The reference recipe's programme holds for all lines until one of them names a programme: then for that one alone. */
     @Test
     void onlyTheLineThatNamesAProgrammeGoesThroughIt() {
@@ -100,17 +116,7 @@ class PlanDraftTest extends DemoSite {
                 "quality");
         PlannedTest plain =
                 PlanDraft.of(List.of(), pages.claims(product)).get(0).test();
-        PlannedTest after = new PlannedTest(
-                plain.method(),
-                plain.design(),
-                plain.orientation(),
-                plain.notch(),
-                plain.basis(),
-                plain.build(),
-                plain.conditioning(),
-                plain.rate(),
-                plain.n(),
-                anneal.title());
+        PlannedTest after = plain.after(anneal.title());
         assertThat(treatments.annealing(product.id(), List.of(plain, plain))).containsOnlyKeys(0, 1);
         assertThat(treatments.annealing(product.id(), List.of(plain, after))).containsOnlyKeys(1);
         assertThat(anneal.stepMinutes()).containsExactly(60L, 120L);

@@ -106,7 +106,7 @@ final class MakingCalculations {
                 method,
                 design,
                 orientation,
-                design == SpecimenDesign.IMPACT_BAR_NOTCHED ? PlannedTest.Notch.ACROSS : PlannedTest.Notch.NONE,
+                design.isNotched() ? PlannedTest.Notch.ACROSS : PlannedTest.Notch.NONE,
                 Basis.SOLID,
                 Build.NONE,
                 Conditioning.DRY,

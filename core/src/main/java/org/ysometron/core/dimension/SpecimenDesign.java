@@ -50,6 +50,11 @@ public enum SpecimenDesign {
         return scale == 1 ? title : title + ", scaled " + org.ysometron.core.working.Figures.plain(scale, 4);
     }
 
+    /** Whether it has a notch, so that terms say which way it faces. */
+    public boolean isNotched() {
+        return this == IMPACT_BAR_NOTCHED;
+    }
+
     /** Shape of the section. */
     public Shape shape() {
         return shape;

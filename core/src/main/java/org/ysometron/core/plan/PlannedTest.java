@@ -63,7 +63,7 @@ public record PlannedTest(
     /**
      * What a test is done on, as it stands in terms: a design, and the way its notch faces where it has one.
      *
-     * @param notch never {@link Notch#NONE} for a notched design, nothing else for any other
+     * @param notch {@link Notch#NONE} where nothing is said of one
      */
     public record Specimen(SpecimenDesign design, Notch notch) {
 
@@ -72,8 +72,9 @@ public record PlannedTest(
             List<Specimen> all = new ArrayList<>();
             for (SpecimenDesign design : method.data().designs()) {
                 for (Notch notch : Notch.values()) {
-                    if ((design == SpecimenDesign.IMPACT_BAR_NOTCHED) == (notch != Notch.NONE)) {
-                        all.add(new Specimen(design, notch));
+                    Specimen specimen = new Specimen(design, notch);
+                    if (specimen.isWhole()) {
+                        all.add(specimen);
                     }
                 }
             }
@@ -96,9 +97,19 @@ public record PlannedTest(
             return first.notch() == Notch.NONE ? Optional.of(first) : Optional.empty();
         }
 
+        /** Whether a notch is said of a design that has one, and of no other. */
+        public boolean isWhole() {
+            return design.isNotched() == (notch != Notch.NONE);
+        }
+
         /** Name with revision and notch, as it stands in comparability keys. */
         public String title() {
-            return notch == Notch.NONE ? design.title() : design.title() + ", " + notch.words();
+            return titleAt(1);
+        }
+
+        /** The same of a model printed at another scale. */
+        public String titleAt(double scale) {
+            return design.titleAt(scale) + (notch == Notch.NONE ? "" : ", " + notch.words());
         }
     }
 
@@ -126,14 +137,13 @@ public record PlannedTest(
             double rate,
             int n) {
         List<String> wanting = new ArrayList<>();
-        boolean hasDesign = method.data().designs().contains(design);
-        if (!hasDesign) {
+        if (!method.data().designs().contains(design)) {
             wanting.add("a specimen that " + method.data().title() + " can be done on");
         }
         if (orientation == Orientation.NONE) {
             wanting.add("an orientation");
         }
-        if (hasDesign && !Specimen.of(method).contains(new Specimen(design, notch))) {
+        if (!new Specimen(design, notch).isWhole()) {
             wanting.add("the way its notch faces");
         }
         if (basis == Basis.AS_SUPPLIED || (basis == Basis.AS_PRINTED) == build.isNone()) {
@@ -168,6 +178,11 @@ public record PlannedTest(
     public PlannedTest of(int specimens) {
         return new PlannedTest(
                 method, design, orientation, notch, basis, build, conditioning, rate, specimens, process);
+    }
+
+    /** The same after another cure or annealing. */
+    public PlannedTest after(String other) {
+        return new PlannedTest(method, design, orientation, notch, basis, build, conditioning, rate, n, other);
     }
 
     /** A short name: "tension ZX". */

@@ -100,17 +100,7 @@ class LotStepsTest {
     @Test
     void onlyTheLineOfAProgrammeGoesThroughIt() {
         PlannedTest plain = test("tension", Conditioning.DRY);
-        PlannedTest after = new PlannedTest(
-                plain.method(),
-                plain.design(),
-                plain.orientation(),
-                plain.notch(),
-                plain.basis(),
-                plain.build(),
-                plain.conditioning(),
-                plain.rate(),
-                plain.n(),
-                "anneal A, rev 1");
+        PlannedTest after = plain.after("anneal A, rev 1");
         List<Line> lines = List.of(line(plain, 5, 0), annealed(after, 5, 0, List.of(60L), 5));
         assertThat(ids(LotSteps.of("A", true, false, lines, SITE, MONDAY)))
                 .containsExactly(

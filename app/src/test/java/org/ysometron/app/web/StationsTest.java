@@ -20,6 +20,7 @@ import org.ysometron.app.DemoSite;
 import org.ysometron.app.TestLots;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
 
 /** The bench at several methods: a whole lot by keyboard, a connection lost in the middle, two stations at one lot. */
@@ -352,26 +353,26 @@ class StationsTest extends DemoSite {
     @Test
     void twoPeopleMeasureOneSet() {
         LotView lot = bare();
-        testLots.set(lot, TestLots.line("double-shear", 5, 3));
-        String path = "/lots/" + lot.code() + "/bench?method=double-shear&step=measure";
+        testLots.set(lot, Orientation.XY, 3);
+        String path = "/lots/" + lot.code() + "/bench?method=tension&step=measure";
         Page one = browser.signedIn("bench");
         Page two = browser.signedIn("quality");
         browser.open(one, path);
         browser.open(two, path);
         assertThat(two.locator(".big-code")).hasText("XY1");
-        Browser.typeAndEnter(one, "5.01");
-        Browser.typeAndEnter(two, "5.02");
+        Browser.typeAndEnter(one, "4.01");
+        Browser.typeAndEnter(two, "4.02");
         assertThat(two.locator(".hand .wrong[role=alert]").first())
-                .containsText("XY1 has this reading already: 5.01, by bench at");
+                .containsText("XY1 has this reading already: 4.01, by bench at");
         assertThat(two.locator(".hand .wrong[role=alert]").first()).containsText("Is it another that you hold?");
         browser.open(two, path);
         assertThat(two.locator(".big-code")).hasText("XY2");
-        for (String size : List.of("5.00", "5.02", "4.99")) {
+        Browser.typeAndEnter(two, "4.02");
+        for (String size : List.of("4.00", "4.02", "3.99", "3.98", "4.01")) {
+            assertThat(one.locator(".big-code")).hasText("XY1");
             Browser.typeAndEnter(one, size);
         }
-        Browser.typeAndEnter(two, "5.02");
         // XY2 is in the other hand, so the one who is done with XY1 goes on to XY3.
-        browser.open(one, path);
         assertThat(one.locator(".big-code")).hasText("XY3");
     }
 }

@@ -350,6 +350,18 @@ document.addEventListener("click", (event) => {
   zone.parentNode.querySelectorAll("[data-broke]").forEach((one) => one.classList.toggle("is-broken", one === zone));
 });
 
+// A click on a drawn grade types it; Enter stores it as anything else.
+document.addEventListener("click", (event) => {
+  const grade = event.target.closest("[data-grade]");
+  const field = grade && grade.closest(".reading").querySelector("input.typed");
+  if (!field) {
+    return;
+  }
+  field.value = grade.dataset.grade;
+  field.dispatchEvent(new Event("input", { bubbles: true }));
+  field.focus();
+});
+
 // A click on a picture says where the specimen broke; it is kept with the button beside it.
 document.addEventListener("click", (event) => {
   const drawing = event.target.closest("[data-mark]");

@@ -87,7 +87,7 @@ public class BeforeBreaking {
 
     /** Whether nobody can vouch for an instrument today: out of calibration, or never calibrated. */
     boolean isOut(InstrumentView instrument) {
-        return calibrations.today(instrument.id()) != Coverage.COVERED;
+        return instrument.kind().isCalibrated() && calibrations.today(instrument.id()) != Coverage.COVERED;
     }
 
     private List<String> stops(LotView lot) {
@@ -156,7 +156,7 @@ public class BeforeBreaking {
     List<String> warnings(LotView lot, SpecimenView specimen, InstrumentView instrument) {
         List<String> warnings = new ArrayList<>(stops(lot));
         Coverage coverage = calibrations.today(instrument.id());
-        if (coverage != Coverage.COVERED) {
+        if (coverage != Coverage.COVERED && instrument.kind().isCalibrated()) {
             warnings.add(instrument.name()
                     + (coverage == Coverage.OUT ? " is out of calibration" : " has no calibration on record")
                     + (isOnlyNoted(coverage, lot)

@@ -39,6 +39,7 @@ import org.ysometron.app.web.Refusal;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.method.Calibration;
 import org.ysometron.core.method.End;
+import org.ysometron.core.method.Equipment;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.quantity.Dimension;
@@ -185,6 +186,7 @@ public class Bench {
                     .filter(reading -> reading.field.equals(entry.field()) && reading.place == entry.place())
                     .findFirst();
             if (there.isEmpty()) {
+                requireOneScoring(method, live, entry, by);
                 fresh.add(entry);
             } else if (!there.get().typed.equals(entry.typed().strip()) || there.get().outcome != entry.outcome()) {
                 Reading first = there.get();
@@ -283,7 +285,7 @@ public class Bench {
             return entries.stream().map(entry -> with(entry, null)).toList();
         }
         End end = closing.get().outcome();
-        if (before.isEmpty() && end == null && method.data().days() == 0) {
+        if (before.isEmpty() && end == null && !method.data().isReadInRows()) {
             throw new Refusal("outcome", "Say how the test ended.");
         }
         if (before.isEmpty() && end != null) {
@@ -565,13 +567,19 @@ public class Bench {
                 lot -> strict.put(lot.id(), noted.isEmpty() || lot.madeOn().isBefore(noted.get())));
         Map<Long, List<Calibration>> known = calibrations.resolved();
         Map<Long, String> names = new HashMap<>();
-        instruments.all().forEach(instrument -> names.put(instrument.id(), instrument.name()));
+        Set<Long> shows = new HashSet<>();
+        instruments.all().stream()
+                .filter(instrument -> instrument.kind().isCalibrated())
+                .forEach(instrument -> {
+                    names.put(instrument.id(), instrument.name());
+                    shows.add(instrument.id());
+                });
         Map<Long, Set<Uncovered>> found = new HashMap<>();
         for (ReadingRepository.Use use : readings.uses(strict.keySet())) {
             LocalDate day = LocalDate.ofInstant(use.at(), clock.getZone());
             List<Calibration> own = known.getOrDefault(use.instrumentId(), List.of());
             Calibration.Coverage coverage = Calibration.on(day, own);
-            if (coverage != Calibration.Coverage.COVERED) {
+            if (coverage != Calibration.Coverage.COVERED && shows.contains(use.instrumentId())) {
                 found.computeIfAbsent(
                                 use.lotId(),
                                 id -> new TreeSet<>(
@@ -590,10 +598,7 @@ public class Bench {
     private void store(LotView lot, SpecimenView specimen, Method method, Entry entry, Written written) {
         Field field = ReadingCheck.field(method, entry.field());
         boolean test = field.role() != Field.Role.SIZE;
-        // Lengths are read with the calipers, in the test too; a dial of its own has no place in the register yet.
-        InstrumentView instrument = !test || field.dimension() == Dimension.LENGTH
-                ? instruments.calipers()
-                : gauge(method, entry.gaugeId());
+        InstrumentView instrument = instrument(method, field, entry.gaugeId());
         OptionalDouble value = check.value(lot, specimen, method, entry, instrument, written.importId() != null);
         Replaced replaces = written.replaces();
         Reading reading = new Reading();
@@ -618,9 +623,47 @@ public class Bench {
         readings.save(reading);
     }
 
+    /**
+     * What a field is read with. Lengths are read with the calipers, in the test too, for a dial of its own has no place in the register
+     * yet; a mass that hangs is one of the weights, any other is weighed.
+     */
+    private InstrumentView instrument(Method method, Field field, long gaugeId) {
+        Equipment equipment = method.data().equipment();
+        if (field.dimension() == Dimension.LENGTH && field.isQuantity()) {
+            return instruments.calipers();
+        }
+        if (field.dimension() == Dimension.MASS && equipment.weighs()) {
+            return instruments.balance();
+        }
+        boolean sizeBesideLoad =
+                field.role() == Field.Role.SIZE && equipment.load().isPresent();
+        return sizeBesideLoad ? instruments.calipers() : gauge(method, gaugeId);
+    }
+
+    /**
+     * One scoring a person: who graded something has graded it, and a change of it needs a reason. (The same warp scored twice,
+     * differently, is no better known than once.)
+     */
+    private static void requireOneScoring(Method method, List<Reading> live, Entry entry, String by) {
+        Field field = ReadingCheck.field(method, entry.field());
+        Optional<Reading> own = live.stream()
+                .filter(reading -> field.kind() == Field.Kind.GRADE
+                        && reading.field.equals(field.key())
+                        && reading.enteredBy.equals(by))
+                .findFirst();
+        if (own.isPresent()) {
+            throw new Refusal(
+                    "typed",
+                    "You graded this already: " + field.words() + " " + own.get().typed + ", at "
+                            + Moments.second(own.get().enteredAt)
+                            + ". Somebody else may grade it beside yours; yours is corrected in the list, with a reason.");
+        }
+    }
+
     private InstrumentView gauge(Method method, long id) {
-        return instruments.serving(method.data().equipment()).stream()
-                .filter(candidate -> candidate.id() == id)
+        List<InstrumentView> serving = instruments.serving(method.data().equipment());
+        return serving.stream()
+                .filter(candidate -> candidate.id() == id || (id == 0 && serving.size() == 1))
                 .findFirst()
                 .orElseThrow(() -> new Refusal(
                         "typed",

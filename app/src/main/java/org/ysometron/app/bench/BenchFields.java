@@ -9,15 +9,13 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.method.Clock;
+import org.ysometron.core.method.MethodData;
 import org.ysometron.core.method.Reduced;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.working.Figures;
 
 /** What is to be typed of the specimen in hand, what stands there already, and when it wants to be looked at. */
 final class BenchFields {
-
-    /** Readings of one field that stand side by side. */
-    private static final int MOST_PLACES = 4;
 
     private static final Displays NO_DISPLAYS = new Displays(null, null);
 
@@ -55,9 +53,9 @@ final class BenchFields {
             if (field.role() != role) {
                 continue;
             }
-            // Of a long row of readings the next; what is there stands in the list.
+            // Of a long row of readings the next, and of graders one after another; what is there stands in the list.
             int read = record.live(field).size();
-            boolean isLong = field.places() > MOST_PLACES;
+            boolean isLong = field.places() > MethodData.SIDE_BY_SIDE || field.kind() == Field.Kind.GRADE;
             int places = isLong ? Math.min(field.places(), read + 1) : field.places();
             for (int place = isLong ? places : 1; place <= places; place++) {
                 BenchView.Field shown =
@@ -164,12 +162,25 @@ final class BenchFields {
                     here && refused.isDoubted() ? typed.strip() : "",
                     here,
                     field.choices(),
+                    BenchView.Grade.of(field.rubric()),
                     optional,
                     later);
         }
         boolean focus = mayFocus && given.isEmpty() && refused == null && (any || !(optional && key.isTest()));
         return new BenchView.Field(
-                key.text(), label, unit, display, given, "", "", "", focus, field.choices(), optional, later);
+                key.text(),
+                label,
+                unit,
+                display,
+                given,
+                "",
+                "",
+                "",
+                focus,
+                field.choices(),
+                BenchView.Grade.of(field.rubric()),
+                optional,
+                later);
     }
 
     private BenchFields() {}

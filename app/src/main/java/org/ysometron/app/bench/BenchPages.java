@@ -238,9 +238,15 @@ class BenchPages {
     private String wanting(Method method, @Nullable InstrumentView gauge) {
         boolean lengths = method.data().sheet().fields().stream()
                 .anyMatch(field -> field.dimension() == Dimension.LENGTH && field.isQuantity());
-        return gauge == null
-                ? method.data().equipment().words()
-                : lengths && !instruments.hasCalipers() ? "pair of calipers" : "";
+        if (gauge == null) {
+            return method.data().equipment().words();
+        }
+        boolean masses = method.data().equipment().weighs()
+                && method.data().sheet().asked().stream()
+                        .anyMatch(field -> field.dimension() == Dimension.MASS && !field.optional());
+        return lengths && !instruments.hasCalipers()
+                ? "pair of calipers"
+                : masses && !instruments.hasBalance() ? "balance" : "";
     }
 
     /** The method asked for, that of the specimen asked for, else the first with something to do. */

@@ -9,6 +9,8 @@ import org.jspecify.annotations.Nullable;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.core.method.Equipment;
 import org.ysometron.core.method.MethodData;
+import org.ysometron.core.rubric.Rubric;
+import org.ysometron.core.working.Figures;
 
 /**
  * The bench page, shaped for its template.
@@ -90,7 +92,7 @@ record BenchView(
                     data.sheet().of(org.ysometron.core.reading.Field.Role.SIZE).stream()
                             .anyMatch(field -> !field.optional()),
                     data.equipment(),
-                    data.days() > 0,
+                    data.isReadInRows(),
                     data.ends().keySet().stream()
                             .map(end -> new EndChoice(end.name(), end.words()))
                             .toList(),
@@ -162,6 +164,19 @@ record BenchView(
         }
     }
 
+    /** A grade of a scale, as it is typed, with an example drawn of it. */
+    record Grade(String value, String words, String drawing, String fault) {
+
+        static List<Grade> of(@Nullable Rubric rubric) {
+            return rubric == null
+                    ? List.of()
+                    : rubric.grades().stream()
+                            .map(grade -> new Grade(
+                                    Figures.plain(grade.value(), 4), grade.words(), grade.drawing(), grade.fault()))
+                            .toList();
+        }
+    }
+
     /**
      * One place to type a reading.
      *
@@ -170,6 +185,7 @@ record BenchView(
      * @param problem why it was refused; empty otherwise
      * @param confirm text that counts as confirmed when sent again
      * @param choices words to choose from; none for a number
+     * @param grades of its scale, each with its drawing; none for what is no grade, or stands beside another of the scale
      * @param optional whether a result can be had without it
      * @param later whether it may be fetched after the test
      * @param unit the unit that a bare number is taken in
@@ -186,6 +202,7 @@ record BenchView(
             String confirm,
             boolean focus,
             List<String> choices,
+            List<Grade> grades,
             boolean optional,
             boolean later) {
 

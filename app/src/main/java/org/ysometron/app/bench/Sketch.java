@@ -2,7 +2,6 @@ package org.ysometron.app.bench;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.reading.Noted;
 
@@ -38,19 +37,6 @@ public record Sketch(String outline, List<Integer> places, List<Zone> zones) {
         for (String part : Noted.PARTS) {
             zones.add(new Zone(part, LEFT + zones.size() * wide, wide, part.equals(broke)));
         }
-        return new Sketch(outline(record.specimen().design()), places, zones);
-    }
-
-    private static String outline(SpecimenDesign design) {
-        return switch (design) {
-            case TENSION_BAR_4, TENSION_BAR_3 ->
-                "M5 8H35C45 8 45 16 55 16H95C105 16 105 8 115 8H145V36H115C105 36 105 28 95 28H55C45 28 45 36 35 36H5Z";
-            case BENDING_BAR -> "M5 14H145V30H5Z";
-            case IMPACT_BAR_NOTCHED -> "M5 14H70L75 20L80 14H145V30H5Z";
-            case SHEAR_PIN, TORSION_ROD -> "M10 14H140A5 8 0 0 1 140 30H10A5 8 0 0 1 10 14ZM140 14A5 8 0 0 0 140 30";
-            case HOOK ->
-                "M5 16H90C110 16 118 4 132 8C150 14 146 40 122 38V30C136 32 138 16 128 15C118 14 112 28 90 28H5Z";
-            case THREAD_BLOCK -> "M35 6H115V38H35ZM35 17H115M35 27H115";
-        };
+        return new Sketch(record.specimen().design().outline(), places, zones);
     }
 }

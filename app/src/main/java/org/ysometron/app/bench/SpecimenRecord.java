@@ -18,6 +18,7 @@ import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Pinned;
 import org.ysometron.core.method.Reduced;
+import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.reading.Readings;
 
@@ -175,7 +176,7 @@ public final class SpecimenRecord {
     List<Reduced> soFar() {
         boolean whole = method.data().sheet().fields().stream()
                 .allMatch(field -> field.optional() || !live(field).isEmpty());
-        if (isTested() || !whole || method.data().days() == 0) {
+        if (isTested() || !whole || !method.data().isReadInRows()) {
             return List.of();
         }
         try {
@@ -355,7 +356,8 @@ public final class SpecimenRecord {
             List<ReadingView> live = live(field);
             double[] values = numbers.get(field.key());
             for (int i = 0; values != null && i < live.size(); i++) {
-                if (live.get(i).instrument().id() == instrument) {
+                if (live.get(i).instrument().id() == instrument
+                        && live.get(i).instrument().kind().isUncertainIn(field.dimension())) {
                     values[i] += by * uncertainty(live.get(i).instrument(), values[i]);
                 }
             }
@@ -387,7 +389,9 @@ public final class SpecimenRecord {
     /** Largest standard uncertainty of what read a size, in mm. */
     public double uncertaintyOfSizes() {
         return readings.stream()
-                .filter(reading -> reading.live() && reading.field().role() == Field.Role.SIZE)
+                .filter(reading -> reading.live()
+                        && reading.field().role() == Field.Role.SIZE
+                        && reading.instrument().kind().reads() == Dimension.LENGTH)
                 .mapToDouble(reading -> Math.hypot(
                         reading.instrument().absoluteUncertainty(),
                         reading.instrument().facts().resolution().orElse(0) / (2 * Math.sqrt(3))))

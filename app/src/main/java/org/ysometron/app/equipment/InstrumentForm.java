@@ -73,7 +73,7 @@ record InstrumentForm(
 
     /** The unit that a kind reads in. */
     static UnitOfMeasure unit(Kind kind) {
-        return UnitOfMeasure.working(kind.capacity().orElse(kind == Kind.BALANCE ? Dimension.MASS : Dimension.LENGTH));
+        return UnitOfMeasure.working(kind.reads());
     }
 
     /** The capacity in words; a dash for what has none. */

@@ -101,7 +101,7 @@ public class Instruments {
 
         /** The kind of quantity that it reads. */
         public Dimension reads() {
-            return InstrumentForm.unit(kind).dimension();
+            return kind.reads();
         }
 
         /** The gauge as the rule of headroom wants it. */
@@ -150,6 +150,18 @@ public class Instruments {
         return ofKind(Kind.CALIPERS).stream()
                 .findFirst()
                 .orElseThrow(() -> new Refusal("No calipers are in the equipment register; register one first."));
+    }
+
+    /** Whether masses can be weighed at all. */
+    public boolean hasBalance() {
+        return !ofKind(Kind.BALANCE).isEmpty();
+    }
+
+    /** The balance in use at the bench. */
+    public InstrumentView balance() {
+        return ofKind(Kind.BALANCE).stream()
+                .findFirst()
+                .orElseThrow(() -> new Refusal("No balance is in the equipment register; register one first."));
     }
 
     /** Everything, kind by kind. */

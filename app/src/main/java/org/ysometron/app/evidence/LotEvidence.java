@@ -18,6 +18,7 @@ import org.ysometron.core.claim.Evidence.PooledScatter;
 import org.ysometron.core.claim.Setup;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.method.Reduced;
+import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
 
 /**
@@ -263,6 +264,11 @@ record LotEvidence(
         return result.shown().isEmpty() && !byItsEnd;
     }
 
+    /** Whether it may lie at zero or beyond, as a change does: then a relative uncertainty of one says nothing of another. */
+    private static boolean mayVanish(Characteristic characteristic) {
+        return characteristic.better() != Characteristic.Better.MORE;
+    }
+
     /** What tests gave: values, bounds and intervals, each as what it is. */
     private Evidence tested(Characteristic characteristic, Optional<PooledScatter> history) {
         List<Double> values = new ArrayList<>();
@@ -276,8 +282,10 @@ record LotEvidence(
             if (result.isEmpty() || isUnread(record, result.get())) {
                 continue;
             }
-            inTest = Math.max(inTest, record.uncertainty(characteristic, Field.Role.TEST));
-            ofSizes = Math.max(ofSizes, record.uncertainty(characteristic, Field.Role.SIZE));
+            double share =
+                    mayVanish(characteristic) ? Math.abs(result.get().shown().orElse(0)) : 1;
+            inTest = Math.max(inTest, share * record.uncertainty(characteristic, Field.Role.TEST));
+            ofSizes = Math.max(ofSizes, share * record.uncertainty(characteristic, Field.Role.SIZE));
             switch (result.get().made()) {
                 case VALUE -> values.add(result.get().value().getAsDouble());
                 case AT_LEAST -> bounds.add(result.get().value().getAsDouble());
@@ -295,13 +303,14 @@ record LotEvidence(
         if (known.isEmpty()) {
             intervals.forEach(interval -> known.add(interval.high()));
         }
-        return new Evidence(
+        Evidence evidence = new Evidence(
                 array(values),
                 array(bounds),
                 excluded,
-                Math.hypot(inTest, ofSizes) * Math.abs(average(known)),
+                Math.hypot(inTest, ofSizes) * (mayVanish(characteristic) ? 1 : Math.abs(average(known))),
                 history,
                 intervals);
+        return characteristic.dimension() == Dimension.GRADE ? evidence.ofGrades() : evidence;
     }
 
     /**

@@ -43,6 +43,9 @@ public class Lots {
     /** Pages of a list that can be asked for; nobody has as many lots. */
     private static final int MOST_PAGES = 1_000_000;
 
+    /** What a specimen's label begins with that lay on no plate. */
+    private static final String PIECE = "P";
+
     /** Specimens of one set at the most; more is a slip of the keyboard. */
     public static final int LARGEST_SET = 60;
 
@@ -417,7 +420,7 @@ public class Lots {
             specimen.lotId = set.lotId;
             specimen.set = set;
             specimen.place = before + i;
-            specimen.label = set.orientation.name() + (before + i);
+            specimen.label = (set.orientation == Orientation.NONE ? PIECE : set.orientation.name()) + (before + i);
             specimens.save(specimen);
         }
         return specimens.ofSet(set.id).stream().map(Specimen::view).toList();

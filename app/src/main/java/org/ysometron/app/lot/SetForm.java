@@ -71,7 +71,15 @@ public record SetForm(
     }
 
     Lots.NewSet read(boolean resin, Problems problems) {
-        if (orientation == null) {
+        SpecimenDesign piece = design == null
+                ? Methods.of(method == null ? "" : method)
+                        .orElseGet(Methods::usual)
+                        .data()
+                        .designs()
+                        .get(0)
+                : design;
+        boolean printed = piece.isPrinted();
+        if (orientation == null && printed) {
             problems.add("orientation", "Choose how the specimens lay on the plate.");
         }
         int specimens =
@@ -122,9 +130,9 @@ public record SetForm(
                         ? UUID.randomUUID().toString()
                         : request,
                 specimen,
-                orientation == null ? Orientation.XY : orientation,
-                Basis.SOLID,
-                conditioning == null ? Conditioning.DRY : conditioning,
+                !printed ? Orientation.NONE : orientation == null ? Orientation.XY : orientation,
+                printed ? Basis.SOLID : Basis.AS_SUPPLIED,
+                !printed ? Conditioning.NONE : conditioning == null ? Conditioning.DRY : conditioning,
                 speed,
                 specimens,
                 new Lots.Making(sample, cure, made, climate),

@@ -171,6 +171,36 @@ class MakeController {
         });
     }
 
+    @PostMapping("/lots/{code}/make/pieces")
+    @PreAuthorize("hasAuthority('ENTRY')")
+    String take(
+            @PathVariable String code,
+            @RequestParam Map<String, String> sent,
+            Authentication by,
+            Model model,
+            HttpServletResponse response) {
+        return stored(code, sent, "pieces", model, response, (lot, form) -> {
+            LocalDateTime at = form.inForm("takenAt", "When they were taken")
+                    .neededMoment()
+                    .orElse(null);
+            int line = form.inForm("line", "The line").whole(0, 1000, -1);
+            int count = form.inForm("count", "How many").neededWhole(1, Lots.LARGEST_SET);
+            List<Plans.Line> lines =
+                    plans.ofLot(lot.id()).map(Plans.LotPlanView::lines).orElse(List.of());
+            if (line < 0 || line >= lines.size()) {
+                form.wrong("Choose the line of the plan that they are for.");
+            } else if (form.isRight() && at != null) {
+                runs.take(
+                        lot,
+                        form.request(),
+                        new Runs.Batch(lines.get(line).test(), count),
+                        sample(form),
+                        at,
+                        by.getName());
+            }
+        });
+    }
+
     @PostMapping("/lots/{code}/make/chambers")
     @PreAuthorize("hasAuthority('ENTRY')")
     String treat(

@@ -90,7 +90,7 @@ class MakePages {
     }
 
     /** A plan's line with how many specimens are still to be made. */
-    record Missing(int index, String label, String terms, int planned, int made, int missing) {}
+    record Missing(int index, boolean printed, String label, String terms, int planned, int made, int missing) {}
 
     /** Specimens that have still to go through the programme that they are planned after. */
     record Waiting(long treatment, String title, String labels) {}
@@ -192,6 +192,7 @@ class MakePages {
                         .count();
                 missing.add(new Missing(
                         i,
+                        line.test().design().isPrinted(),
                         names.get(i),
                         line.test().conditions().words(),
                         line.test().n(),

@@ -20,6 +20,7 @@ import org.ysometron.app.plan.References;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.plan.Budget;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.Plate;
@@ -117,6 +118,9 @@ public class Runs {
         if (form.batches().isEmpty()) {
             throw new Refusal("count", "Say how many specimens of which line were printed.");
         }
+        if (form.batches().stream().anyMatch(batch -> !batch.test().design().isPrinted())) {
+            throw new Refusal("count", "A piece of the sample is taken off it, and not printed: see further down.");
+        }
         if (form.startedAt().isAfter(LocalDateTime.now(clock).plusMinutes(1))) {
             throw new Refusal("startedAt", "The run cannot have begun after now.");
         }
@@ -148,6 +152,28 @@ public class Runs {
             row.y = place.y();
             placements.save(row);
         }
+        orders.give(lot, by);
+    }
+
+    /** Takes pieces off a sample, for a line of the plan whose specimens are not printed. */
+    @Write
+    public void take(LotView lot, String request, Batch batch, @Nullable Long sampleId, LocalDateTime at, String by) {
+        lots.lockUndecided(lot.id());
+        if (batch.test().design().isPrinted()) {
+            throw new Refusal("pieces", "A specimen of this line is printed: enter its print run.");
+        }
+        if (sampleId == null) {
+            throw new Refusal("pieces", "Say which sample they are taken off.");
+        }
+        lots.addSet(
+                lot.id(),
+                Lots.NewSet.of(
+                        request,
+                        batch.test(),
+                        batch.count(),
+                        1,
+                        new Lots.Making(sampleId, "", at, null, Setup.NONE, null)),
+                by);
         orders.give(lot, by);
     }
 

@@ -128,16 +128,19 @@ final class LineForm {
         SpecimenDesign design = problems.cell(field, "Specimen", row.design())
                 .choice(SpecimenDesign.values())
                 .orElse(method.data().designs().get(0));
-        Orientation orientation = problems.cell(field, "Orientation", row.orientation())
+        // What is taken off a spool lies on no plate, has no walls and is in no climate, whatever was chosen for the
+        // line before.
+        boolean printed = design.isPrinted();
+        Orientation orientation = problems.cell(field, "Orientation", printed ? row.orientation() : "")
                 .choice(Orientation.values())
                 .orElse(Orientation.NONE);
         Notch notch = problems.cell(field, "Notch", row.notch())
                 .choice(Notch.values())
                 .orElse(Notch.NONE);
-        Basis basis = problems.cell(field, "Basis", row.basis())
+        Basis basis = problems.cell(field, "Basis", printed ? row.basis() : "")
                 .choice(Basis.values())
                 .orElse(Basis.AS_SUPPLIED);
-        Conditioning conditioning = problems.cell(field, "Conditioning", row.conditioning())
+        Conditioning conditioning = problems.cell(field, "Conditioning", printed ? row.conditioning() : "")
                 .choice(Conditioning.values())
                 .orElse(Conditioning.NONE);
         double rate = problems.cell(field, "Rate", row.rate())

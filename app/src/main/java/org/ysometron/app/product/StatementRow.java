@@ -363,6 +363,17 @@ record StatementRow(
             speed = OptionalDouble.of(0);
         }
         Optional<String> design = about.needsTerms() ? specimen(at, tested, problems) : Optional.empty();
+        if (named.isPresent() && !tested.data().isOnPrints()) {
+            return Optional.of(new Terms(
+                    named,
+                    Optional.of(Basis.AS_SUPPLIED),
+                    Optional.of(Orientation.NONE),
+                    Optional.of(Conditioning.NONE),
+                    speed,
+                    design,
+                    process,
+                    Build.NONE));
+        }
         return Optional.of(new Terms(
                 named,
                 on,

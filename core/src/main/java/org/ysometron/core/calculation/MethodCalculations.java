@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.ysometron.core.calculation.Input.Kind;
 import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.method.End;
@@ -21,6 +22,7 @@ import org.ysometron.core.quantity.Problem;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.reading.Noted;
 import org.ysometron.core.reading.Readings;
+import org.ysometron.core.rubric.Rubric;
 
 /** A calculation for each characteristic of each method, made from the method's sheet; none is named here. */
 final class MethodCalculations {
@@ -83,14 +85,16 @@ final class MethodCalculations {
     /** What a result is made of, and the zero, for which it may not count. */
     private static List<Field> inputsOf(MethodData data) {
         List<Field> fields = new ArrayList<>(data.sheet().asked());
+        fields.addAll(data.sheet().of(Field.Role.MASTER));
         data.sheet().field(Noted.ZERO).ifPresent(fields::add);
         return fields;
     }
 
     private static Input input(Field field) {
         String unit = field.isQuantity() ? field.dimension().workingUnit() : "";
-        String words =
-                field.words() + (field.kind() == Field.Kind.CHOICE ? ": " + String.join(", ", field.choices()) : "");
+        String words = field.words()
+                + (field.kind() == Field.Kind.CHOICE ? ": " + String.join(", ", field.choices()) : "")
+                + (field.rubric() == null ? "" : ": " + field.rubric().line());
         Kind kind =
                 switch (field.kind()) {
                     case CHOICE, TEXT -> Kind.WORD;
@@ -103,9 +107,17 @@ final class MethodCalculations {
                 switch (field.kind()) {
                     case CHOICE, TEXT -> input;
                     case NUMBER -> input.positive();
+                    case SIGNED -> input.in(-Input.FAR, Input.FAR);
+                    case GRADE, STEP_GRADE -> ofScale(input, field.rubric());
                     default -> input.in(0, Input.FAR);
                 };
         return field.places() == 1 ? ranged : ranged.items(1, field.places());
+    }
+
+    private static Input ofScale(Input input, @Nullable Rubric rubric) {
+        return rubric == null
+                ? input
+                : input.in(rubric.lowest().value(), rubric.highest().value());
     }
 
     /** The method's own example, its zeros as numbers: a text is read as somebody's typing, and nobody types no length. */
@@ -121,7 +133,7 @@ final class MethodCalculations {
     }
 
     private static Object bare(String text) {
-        return text.matches("[0-9]+([.][0-9]+)?") ? (Object) Double.valueOf(text) : text;
+        return text.matches("-?[0-9]+([.][0-9]+)?") ? (Object) Double.valueOf(text) : text;
     }
 
     private static Answer answer(Method method, Characteristic characteristic, Case given) {

@@ -86,7 +86,7 @@ public record Characteristic(
 
     /** Whether it has ratios: what more is better of. */
     public boolean hasRatio() {
-        return isTested() && better == Better.MORE;
+        return isTested() && better == Better.MORE && dimension.hasRatio();
     }
 
     /**

@@ -13,6 +13,7 @@ import org.ysometron.core.statistics.Staircase;
  * @param calibrationUncertainty standard uncertainty common to all values, in their unit; zero when none is stated
  * @param history scatter of earlier lots, where there is one
  * @param intervals results of which only this is known: above the one and not above the other
+ * @param ordered whether they say no more than which is better: grades, of which no scatter follows
  */
 public record Evidence(
         double[] values,
@@ -20,7 +21,8 @@ public record Evidence(
         int excluded,
         double calibrationUncertainty,
         Optional<PooledScatter> history,
-        List<Interval> intervals) {
+        List<Interval> intervals,
+        boolean ordered) {
 
     /**
      * A step was held and the next was not, or something was below the first step already.
@@ -37,6 +39,22 @@ public record Evidence(
                         "an interval ends above where it begins, got " + low + " and " + high);
             }
         }
+    }
+
+    /** Evidence of quantities. */
+    public Evidence(
+            double[] values,
+            double[] bounds,
+            int excluded,
+            double calibrationUncertainty,
+            Optional<PooledScatter> history,
+            List<Interval> intervals) {
+        this(values, bounds, excluded, calibrationUncertainty, history, intervals, false);
+    }
+
+    /** The same, told to be grades. */
+    public Evidence ofGrades() {
+        return new Evidence(values, bounds, excluded, 0, Optional.empty(), intervals, true);
     }
 
     /** Evidence without intervals. */

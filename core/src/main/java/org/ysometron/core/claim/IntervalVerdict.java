@@ -14,7 +14,7 @@ import org.ysometron.core.working.Working;
  * Whether results of which only intervals are known bear a claim about their median, for a symmetric population their mean: with
  * confidence 1 − ½ⁿ it lies above the least that any of n results can be, and with the same below the most (sign test). Nothing is
  * said of where in its interval a result lies, and no normal population is asked for: threads held at one step that failed at the next
- * are as good as the steps are fine.
+ * are as good as the steps are fine, and of grades nothing is used but which is better.
  */
 final class IntervalVerdict {
 
@@ -69,8 +69,10 @@ final class IntervalVerdict {
     }
 
     private static String reason(Requirement claim, Evidence evidence, Verdict verdict, int wanted) {
-        String known =
-                evidence.unsettled() + " of " + evidence.n() + " results are known between two steps or from one side";
+        String known = evidence.unsettled() == 0
+                ? "grades of " + evidence.n() + " specimens"
+                : evidence.unsettled() + " of " + evidence.n()
+                        + " results are known between two steps or from one side";
         double least = lows(evidence).min().orElseThrow();
         double most = highs(evidence).max().orElseThrow();
         String all = "all lie between " + side(least, claim) + " and " + side(most, claim);

@@ -44,10 +44,10 @@ public final class MeanVerdict {
         }
         Asked asked = Asked.ofSpecimens(claim, looks, evidence.n(), evidence.n());
         Optional<Staircase> staircase = evidence.staircase();
-        if (staircase.isPresent()) {
+        if (staircase.isPresent() && !evidence.ordered()) {
             return Conclusion.looked(asked, StaircaseVerdict.of(asked, evidence, staircase.get()));
         }
-        if (!evidence.intervals().isEmpty()) {
+        if (evidence.ordered() || !evidence.intervals().isEmpty()) {
             return Conclusion.looked(asked, IntervalVerdict.of(asked, evidence));
         }
         if (evidence.bounds().length > 0) {

@@ -7,15 +7,111 @@ import java.util.OptionalDouble;
  * material only, is a new revision and so a new title, which stands in every comparability key.
  */
 public enum SpecimenDesign {
-    TENSION_BAR_4("tension bar 4 × 4 mm, rev 1", Shape.RECTANGLE, 4.0, 4.0, 75, 1900),
+    TENSION_BAR_4(
+            "tension bar 4 × 4 mm, rev 1",
+            Shape.RECTANGLE,
+            4.0,
+            4.0,
+            75,
+            1900,
+            "M5 8H35C45 8 45 16 55 16H95C105 16 105 8 115 8H145V36H115C105 36 105 28 95 28H55C45 28 45 36 35 36H5Z"),
     /** For gauges that the larger bar outgrows. */
-    TENSION_BAR_3("tension bar 3 × 3 mm, rev 1", Shape.RECTANGLE, 3.0, 3.0, 60, 950),
-    BENDING_BAR("bar 80 × 10 × 4 mm, rev 1", Shape.RECTANGLE, 10.0, 4.0, 80, 3200),
-    IMPACT_BAR_NOTCHED("bar 80 × 10 × 4 mm with a milled 45° notch, rev 1", Shape.RECTANGLE, 10.0, 4.0, 80, 3180),
-    SHEAR_PIN("pin 5 mm, rev 1", Shape.ROUND, 5.0, 5.0, 40, 785),
-    TORSION_ROD("rod 6 mm, rev 1", Shape.ROUND, 6.0, 6.0, 70, 2400),
-    HOOK("hook, scale 1, rev 2", Shape.RECTANGLE, 8.0, 8.0, 60, 6100),
-    THREAD_BLOCK("block with an M5 thread, rev 1", Shape.RECTANGLE, 15.0, 12.0, 20, 3400);
+    TENSION_BAR_3(
+            "tension bar 3 × 3 mm, rev 1",
+            Shape.RECTANGLE,
+            3.0,
+            3.0,
+            60,
+            950,
+            "M5 8H35C45 8 45 16 55 16H95C105 16 105 8 115 8H145V36H115C105 36 105 28 95 28H55C45 28 45 36 35 36H5Z"),
+    BENDING_BAR("bar 80 × 10 × 4 mm, rev 1", Shape.RECTANGLE, 10.0, 4.0, 80, 3200, "M5 14H145V30H5Z"),
+    IMPACT_BAR_NOTCHED(
+            "bar 80 × 10 × 4 mm with a milled 45° notch, rev 1",
+            Shape.RECTANGLE,
+            10.0,
+            4.0,
+            80,
+            3180,
+            "M5 14H70L75 20L80 14H145V30H5Z"),
+    SHEAR_PIN(
+            "pin 5 mm, rev 1",
+            Shape.ROUND,
+            5.0,
+            5.0,
+            40,
+            785,
+            "M10 14H140A5 8 0 0 1 140 30H10A5 8 0 0 1 10 14ZM140 14A5 8 0 0 0 140 30"),
+    TORSION_ROD(
+            "rod 6 mm, rev 1",
+            Shape.ROUND,
+            6.0,
+            6.0,
+            70,
+            2400,
+            "M10 14H140A5 8 0 0 1 140 30H10A5 8 0 0 1 10 14ZM140 14A5 8 0 0 0 140 30"),
+    HOOK(
+            "hook, scale 1, rev 2",
+            Shape.RECTANGLE,
+            8.0,
+            8.0,
+            60,
+            6100,
+            "M5 16H90C110 16 118 4 132 8C150 14 146 40 122 38V30C136 32 138 16 128 15C118 14 112 28 90 28H5Z"),
+    THREAD_BLOCK(
+            "block with an M5 thread, rev 1",
+            Shape.RECTANGLE,
+            15.0,
+            12.0,
+            20,
+            3400,
+            "M35 6H115V38H35ZM35 17H115M35 27H115"),
+    PLAQUE("plaque 60 × 60 × 2 mm, rev 1", Shape.RECTANGLE, 60.0, 2.0, 60, 7200, "M53 2H97V42H53Z"),
+    HARDNESS_BLOCK(
+            "block 50 × 50 × 6 mm, rev 1",
+            Shape.RECTANGLE,
+            50.0,
+            6.0,
+            50,
+            15_000,
+            "M50 6H92V36H50ZM92 6L100 2V32L92 36M50 6L58 2H100"),
+    WARP_PLATE("plate 120 × 80 × 2 mm, rev 1", Shape.RECTANGLE, 80.0, 2.0, 120, 19_200, "M30 4H120V40H30Z"),
+    LONG_BAR("bar 200 × 10 × 4 mm, rev 1", Shape.RECTANGLE, 10.0, 4.0, 200, 8000, "M3 18H147V26H3Z"),
+    WALL_BOX(
+            "box 40 × 40 × 20 mm of one wall, rev 1",
+            Shape.RECTANGLE,
+            40.0,
+            20.0,
+            40,
+            1500,
+            "M48 8H102V38H48ZM53 13H97V38M53 13V38"),
+    QUALITY_PIECE(
+            "piece of overhangs, bridges and details, rev 1",
+            Shape.RECTANGLE,
+            60.0,
+            40.0,
+            120,
+            16_000,
+            "M10 40V8h6v26L36 12h8v28M60 40V12H96V40M64 40V16H92V40M112 40V20h2v20M124 40V14h2v26M136 40V8h2v32M5 40H145"),
+    STEPPED_TOWER(
+            "tower of steps with spikes, rev 1",
+            Shape.RECTANGLE,
+            30.0,
+            80.0,
+            30,
+            9000,
+            "M60 42V2H86V42ZM60 12H86M60 22H86M60 32H86M86 7h14M86 17h14M86 27h14M86 37h14"),
+    BOLT(
+            "bolt M8 with its nut, rev 1",
+            Shape.ROUND,
+            8.0,
+            8.0,
+            40,
+            2600,
+            "M30 10H44V34H30ZM44 14H120V30H44M52 14L56 30M62 14L66 30M72 14L76 30M82 14L86 30M92 8H106V36H92"),
+    /** Off the spool, and never printed. */
+    STRAND("strand off the spool", Shape.ROUND, 1.75, 1.75, 1000, 0, "M5 24C35 8 60 38 90 20S130 16 145 24"),
+    /** Of the material as it is supplied. */
+    SAMPLE_PIECE("piece of the sample", Shape.RECTANGLE, 10.0, 10.0, 20, 0, "M55 12L80 6L98 16L92 34L66 38L52 28Z");
 
     /** What the section looks like. */
     public enum Shape {
@@ -29,15 +125,23 @@ public enum SpecimenDesign {
     private final double nominalThickness;
     private final double length;
     private final double volume;
+    private final String outline;
 
     SpecimenDesign(
-            String title, Shape shape, double nominalWidth, double nominalThickness, double length, double volume) {
+            String title,
+            Shape shape,
+            double nominalWidth,
+            double nominalThickness,
+            double length,
+            double volume,
+            String outline) {
         this.title = title;
         this.shape = shape;
         this.nominalWidth = nominalWidth;
         this.nominalThickness = nominalThickness;
         this.length = length;
         this.volume = volume;
+        this.outline = outline;
     }
 
     /** Name with revision, as it stands in comparability keys. */
@@ -53,6 +157,16 @@ public enum SpecimenDesign {
     /** Whether it has a notch, so that terms say which way it faces. */
     public boolean isNotched() {
         return this == IMPACT_BAR_NOTCHED;
+    }
+
+    /** Its outline, its label to the left, as an SVG path in a box of 150 by 44. */
+    public String outline() {
+        return outline;
+    }
+
+    /** Whether it is printed: what is taken off a spool or out of a bottle lies on no plate and has no walls. */
+    public boolean isPrinted() {
+        return volume > 0;
     }
 
     /** Shape of the section. */

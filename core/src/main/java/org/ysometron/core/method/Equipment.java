@@ -10,7 +10,13 @@ public enum Equipment {
     TORQUE_GAUGE("torque gauge", Dimension.TORQUE, false),
     PENDULUM("pendulum", Dimension.ENERGY, true),
     WEIGHTS("weights", Dimension.FORCE, false),
-    OVEN("oven", null, false);
+    OVEN("oven", null, false),
+    BALANCE("balance", null, false),
+    DUROMETER_A("durometer of type A", null, false),
+    DUROMETER_D("durometer of type D", null, false),
+    COLOUR_INSTRUMENT("colour instrument", null, false),
+    /** A flat, mandrels, an eye: nothing that is calibrated. */
+    BENCH("bench", null, false);
 
     private final String words;
     private final @Nullable Dimension load;
@@ -35,6 +41,11 @@ public enum Equipment {
     /** Unit of the load that it takes; empty where there is none to plan for. */
     public String unit() {
         return load == null ? "" : load.workingUnit();
+    }
+
+    /** Whether a mass that is read at it is weighed, and not one that hangs. */
+    public boolean weighs() {
+        return this == BALANCE || this == BENCH;
     }
 
     /** Whether a break throws pieces, so that eye protection and a shield are confirmed first (common practice, no source). */

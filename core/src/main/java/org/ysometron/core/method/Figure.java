@@ -9,7 +9,7 @@ import org.ysometron.core.working.Working;
  *
  * @param value in the characteristic's unit; empty where there is none
  * @param upper where all that is known is that it lies between the value and this, which is above it; else empty
- * @param reason why there is none; empty where there is one
+ * @param reason why there is none, or only one side is known; else empty
  * @param notes what a reader must know
  * @param working the steps that lead to it
  */
@@ -42,6 +42,23 @@ public record Figure(OptionalDouble value, OptionalDouble upper, String reason, 
     /** All that is known: above this; what would end it was not read, whatever is said of how it ended. */
     public static Figure above(double lower, Working working) {
         return between(lower, Double.POSITIVE_INFINITY, working);
+    }
+
+    /** The same, for a reason of its own: what could have ended it is not there. */
+    static Figure above(double lower, String because, Working working) {
+        return new Figure(
+                OptionalDouble.of(lower), OptionalDouble.of(Double.POSITIVE_INFINITY), because, List.of(), working);
+    }
+
+    /** All that is known: not above this, and why nothing is known of where it begins. */
+    static Figure under(double upper, String because, Working working) {
+        return new Figure(
+                OptionalDouble.of(Double.NEGATIVE_INFINITY), OptionalDouble.of(upper), because, List.of(), working);
+    }
+
+    /** Whether nothing is known of where it begins. */
+    boolean isUnder() {
+        return value.isPresent() && Double.isInfinite(value.getAsDouble());
     }
 
     /** Whether nothing is known of where it ends. */

@@ -168,17 +168,9 @@ public abstract class Method {
             throw new IllegalArgumentException(
                     "it held to the end, and yet the step at which it did not was read: one of the two is wrong");
         }
-        if (figure.isOpen() && makes == Reduced.Made.VALUE) {
-            String open = "the step at which it ended was not read: a lower bound";
-            return new Reduced(
-                    characteristic,
-                    Reduced.Made.AT_LEAST,
-                    figure.value(),
-                    none,
-                    figure.value(),
-                    open,
-                    figure.notes(),
-                    figure.working().then(Step.note(end.words(), open)));
+        boolean under = figure.isUnder();
+        if ((figure.isOpen() && makes == Reduced.Made.VALUE) || (under && makes != Reduced.Made.NOTHING)) {
+            return oneSided(characteristic, figure, end);
         }
         boolean whole = makes == Reduced.Made.VALUE;
         String because = makes == Reduced.Made.AT_MOST ? end.words() + ": an upper bound" : end.because();
@@ -188,10 +180,28 @@ public abstract class Method {
                 made,
                 made == Reduced.Made.NOTHING ? none : figure.value(),
                 made == Reduced.Made.BETWEEN ? figure.upper() : none,
-                figure.value(),
+                under ? figure.upper() : figure.value(),
                 whole ? "" : because,
                 figure.notes(),
                 whole ? figure.working() : figure.working().then(Step.note(end.words(), because)));
+    }
+
+    /** A figure of which one side alone is known. */
+    private static Reduced oneSided(Characteristic characteristic, Figure figure, End end) {
+        boolean under = figure.isUnder();
+        String because = figure.reason().isEmpty()
+                ? "the step at which it ended was not read: a lower bound"
+                : figure.reason() + (under ? ": an upper bound" : ": a lower bound");
+        OptionalDouble known = under ? figure.upper() : figure.value();
+        return new Reduced(
+                characteristic,
+                under ? Reduced.Made.AT_MOST : Reduced.Made.AT_LEAST,
+                known,
+                OptionalDouble.empty(),
+                known,
+                because,
+                figure.notes(),
+                figure.working().then(Step.note(end.words(), because)));
     }
 
     /** Alike are two of one id. */

@@ -34,6 +34,7 @@ import org.ysometron.core.reading.Sheet;
  * @param later keys of what may be fetched after the test, as a travel from a record
  * @param clock when it wants to be looked at
  * @param staircase key of the field that goes one step up after what held and one down after what did not, by the parameter 'step'
+ * @param suspends what says of a print that nothing made in it can be trusted yet; empty where nothing does
  * @param example readings of one specimen as they are typed
  */
 public record MethodData(
@@ -56,7 +57,17 @@ public record MethodData(
         Set<String> later,
         Clock clock,
         Optional<String> staircase,
+        Optional<Suspends> suspends,
         Map<String, List<String>> example) {
+
+    /**
+     * A print whose specimens come to less than this waits for an engineer's word before any of them counts.
+     *
+     * @param characteristic id of what is looked at, one of the method's
+     * @param below in its unit
+     * @param words what else may be behind it
+     */
+    public record Suspends(String characteristic, double below, String words) {}
 
     /** What a test is usually read by: sizes and readings, without what is seldom read. */
     public List<Field> asked() {
@@ -70,6 +81,21 @@ public record MethodData(
         return sheet.asked().stream()
                 .filter(field -> aside.contains(field.key()))
                 .toList();
+    }
+
+    /** Whether it is done on something printed; otherwise terms have no orientation, no walls and no conditioning. */
+    public boolean isOnPrints() {
+        return designs.stream().anyMatch(SpecimenDesign::isPrinted);
+    }
+
+    /** Readings of one field that stand side by side; of more than these the next is asked for when one is there. */
+    public static final int SIDE_BY_SIDE = 5;
+
+    /** Whether readings come row by row before the test is over: it runs for days, or steps are read one after another. */
+    public boolean isReadInRows() {
+        return days > 0
+                || sheet.of(Field.Role.TEST).stream()
+                        .anyMatch(field -> !field.optional() && field.places() > SIDE_BY_SIDE);
     }
 
     /** The parameters as the file pins them. */

@@ -1,28 +1,17 @@
 package org.ysometron.core.method;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import org.yaml.snakeyaml.LoaderOptions;
-import org.yaml.snakeyaml.Yaml;
-import org.yaml.snakeyaml.error.MarkedYAMLException;
-import org.yaml.snakeyaml.nodes.MappingNode;
 import org.yaml.snakeyaml.nodes.Node;
-import org.yaml.snakeyaml.nodes.NodeTuple;
-import org.yaml.snakeyaml.nodes.ScalarNode;
 import org.yaml.snakeyaml.nodes.SequenceNode;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.data.DataFile;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
@@ -30,24 +19,16 @@ import org.ysometron.core.quantity.UnitOfMeasure;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.reading.Noted;
 import org.ysometron.core.reading.Sheet;
+import org.ysometron.core.rubric.Rubric;
+import org.ysometron.core.rubric.Rubrics;
 
 /** Reads a method's file; whatever is wrong in it is said with file and line when the application starts. */
 final class MethodFile {
 
-    private final String name;
+    private final DataFile file;
 
-    private MethodFile(String name) {
-        this.name = name;
-    }
-
-    /** A file that is not as it must be. */
-    static final class Wrong extends IllegalStateException {
-
-        private static final long serialVersionUID = 1L;
-
-        Wrong(String message) {
-            super(message);
-        }
+    private MethodFile(DataFile file) {
+        this.file = file;
     }
 
     static MethodData beside(Class<?> method) {
@@ -55,48 +36,25 @@ final class MethodFile {
     }
 
     static String textBeside(Class<?> method) {
-        String name = Method.fileName(method);
-        try (InputStream in = method.getResourceAsStream(name)) {
-            if (in == null) {
-                throw new Wrong(name + " is missing beside " + method.getName());
-            }
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return DataFile.textBeside(method, Method.fileName(method));
     }
 
     static MethodData read(String name, String text) {
-        MethodFile file = new MethodFile(name);
-        try {
-            Node root = new Yaml(new LoaderOptions())
-                    .compose(new InputStreamReader(
-                            new java.io.ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)),
-                            StandardCharsets.UTF_8));
-            if (root == null) {
-                throw new Wrong(name + " is empty");
-            }
-            return file.method(file.map(root));
-        } catch (MarkedYAMLException e) {
-            throw new Wrong(name + ", line " + (e.getProblemMark().getLine() + 1) + ": " + e.getProblem());
-        }
+        return DataFile.read(name, text, (file, all) -> new MethodFile(file).method(all));
     }
 
-    private MethodData method(Entries all) {
+    private MethodData method(DataFile.Entries all) {
         Sheet own = sheet(all.need("sheet"));
         List<Characteristic> characteristics = list(all.need("characteristics")).stream()
                 .map(node -> characteristic(map(node)))
                 .toList();
-        Node ended = all.find("ended-by");
-        if (ended != null && own.field(text(ended)).isEmpty()) {
-            throw wrong(ended, "the sheet has no field '" + text(ended) + "'");
-        }
-        List<String> hazards = texts(all.need("hazards"));
-        if (hazards.isEmpty()) {
-            throw wrong(all.need("hazards"), "say what hurts");
-        }
-        Sheet sheet = withNoted(own, ended == null ? Optional.empty() : own.field(text(ended)));
+        Optional<Field> ended = ended(all.find("ended-by"), own);
+        List<String> hazards = hazards(all.need("hazards"));
+        Sheet sheet = withNoted(own, ended);
         Map<String, Pinned.Parameter> parameters = parameters(all.find("parameters"));
+        parameters.keySet().stream().filter(key -> sheet.field(key).isPresent()).forEach(key -> {
+            throw wrong(all.need("parameters"), "'" + key + "' is a field of the sheet too");
+        });
         MethodData data = new MethodData(
                 all.text("id"),
                 all.text("title"),
@@ -110,16 +68,33 @@ final class MethodFile {
                 hazards,
                 designs(all.need("designs")),
                 sheet,
-                ended == null ? Optional.empty() : Optional.of(text(ended)),
+                ended.map(Field::key),
                 ends(all.need("ends"), characteristics),
                 characteristics,
                 optional(all.find("aside"), sheet),
                 optional(all.find("later"), sheet),
                 clock(all.find("clock"), sheet, parameters.keySet()),
                 staircase(all.find("staircase"), sheet, parameters),
+                suspends(all.find("suspends"), characteristics),
                 example(all.need("example"), sheet));
         all.nothingElse();
         return data;
+    }
+
+    private Optional<Field> ended(@Nullable Node node, Sheet own) {
+        if (node == null) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                own.field(text(node)).orElseThrow(() -> wrong(node, "the sheet has no field '" + text(node) + "'")));
+    }
+
+    private List<String> hazards(Node node) {
+        List<String> hazards = texts(node);
+        if (hazards.isEmpty()) {
+            throw wrong(node, "say what hurts");
+        }
+        return hazards;
     }
 
     /** With what is noted of any test, as far as the method's own sheet does not ask for it. */
@@ -134,7 +109,7 @@ final class MethodFile {
     private Map<String, Pinned.Parameter> parameters(@Nullable Node node) {
         Map<String, Pinned.Parameter> found = new LinkedHashMap<>();
         for (Node item : node == null ? List.<Node>of() : list(node)) {
-            Entries entries = map(item);
+            DataFile.Entries entries = map(item);
             Dimension dimension = dimension(entries.need("dimension"));
             Node value = entries.need("value");
             Typed typed = Typed.read(entries.text("key"), text(value), UnitOfMeasure.working(dimension));
@@ -163,21 +138,24 @@ final class MethodFile {
     private Sheet sheet(Node node) {
         List<Field> fields = new ArrayList<>();
         for (Node item : list(node)) {
-            Entries entries = map(item);
+            DataFile.Entries entries = map(item);
             Node kind = entries.find("kind");
             Node dimension = entries.find("dimension");
             Node places = entries.find("places");
             Node optional = entries.find("optional");
             try {
+                Optional<Rubric> rubric = rubric(entries);
                 fields.add(new Field(
                         entries.text("key"),
                         entries.text("words"),
                         kind == null ? Field.Kind.NUMBER : word(kind, text(kind), Field.Kind.class),
-                        dimension == null ? Dimension.RATIO : dimension(dimension),
+                        rubric.map(Rubric::dimension)
+                                .orElseGet(() -> dimension == null ? Dimension.RATIO : dimension(dimension)),
                         places == null ? 1 : whole(places),
                         word(entries.need("role"), entries.text("role"), Field.Role.class),
                         optional != null && text(optional).equals("true"),
-                        entries.texts("choices")));
+                        entries.texts("choices"),
+                        rubric.orElse(null)));
             } catch (IllegalArgumentException e) {
                 throw wrong(item, String.valueOf(e.getMessage()));
             }
@@ -193,7 +171,17 @@ final class MethodFile {
         }
     }
 
-    private Characteristic characteristic(Entries entries) {
+    /** The scale of a grade. */
+    private Optional<Rubric> rubric(DataFile.Entries entries) {
+        Node named = entries.find("rubric");
+        if (named == null) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                Rubrics.of(text(named)).orElseThrow(() -> wrong(named, "'" + text(named) + "' is no scale")));
+    }
+
+    private Characteristic characteristic(DataFile.Entries entries) {
         Node ratio = entries.find("ratio");
         try {
             Characteristic found = new Characteristic(
@@ -209,7 +197,7 @@ final class MethodFile {
             entries.nothingElse();
             return found;
         } catch (IllegalArgumentException e) {
-            throw wrong(entries.node, String.valueOf(e.getMessage()));
+            throw wrong(entries.node(), String.valueOf(e.getMessage()));
         }
     }
 
@@ -272,6 +260,27 @@ final class MethodFile {
         return Optional.of(stepped.key());
     }
 
+    private Optional<MethodData.Suspends> suspends(@Nullable Node node, List<Characteristic> characteristics) {
+        if (node == null) {
+            return Optional.empty();
+        }
+        DataFile.Entries entries = map(node);
+        Node named = entries.need("characteristic");
+        Characteristic characteristic = characteristics.stream()
+                .filter(one -> one.id().equals(text(named)))
+                .findFirst()
+                .orElseThrow(() -> wrong(named, "'" + text(named) + "' is no characteristic of this method"));
+        Node below = entries.need("below");
+        Typed typed = Typed.read("below", text(below), UnitOfMeasure.working(characteristic.dimension()));
+        if (typed instanceof Typed.Refused refused) {
+            throw wrong(below, refused.problem().text());
+        }
+        MethodData.Suspends suspends =
+                new MethodData.Suspends(characteristic.id(), ((Typed.Accepted) typed).value(), entries.text("words"));
+        entries.nothingElse();
+        return Optional.of(suspends);
+    }
+
     /** A moment, behind it the field for its time where the sheet always asks for it: 60 s, at. */
     private Clock.Ring ring(Node value, String field, Sheet sheet) {
         String[] parts = text(value).split(",", 2);
@@ -332,115 +341,35 @@ final class MethodFile {
         return Collections.unmodifiableMap(example);
     }
 
-    // ---- nodes ---------------------------------------------------------------------------------------------------
-
     private Dimension dimension(Node node) {
         return word(node, text(node), Dimension.class);
     }
 
     private <E extends Enum<E>> E word(Node node, String text, Class<E> words) {
-        String wanted = text.toUpperCase(Locale.ROOT).replace('-', '_');
-        for (E word : words.getEnumConstants()) {
-            if (word.name().equals(wanted)) {
-                return word;
-            }
-        }
-        List<String> known = new ArrayList<>();
-        for (E word : words.getEnumConstants()) {
-            known.add(word.name().toLowerCase(Locale.ROOT).replace('_', '-'));
-        }
-        throw wrong(node, "'" + text + "' is none of " + String.join(", ", known));
+        return file.word(node, text, words);
     }
 
     private int whole(Node node) {
-        try {
-            return Integer.parseInt(text(node));
-        } catch (NumberFormatException e) {
-            throw wrong(node, "'" + text(node) + "' is not a whole number");
-        }
+        return file.whole(node);
     }
 
     private String text(Node node) {
-        if (node instanceof ScalarNode scalar && !scalar.getValue().isBlank()) {
-            return scalar.getValue();
-        }
-        throw wrong(node, "a text is needed here");
+        return file.text(node);
     }
 
     private List<String> texts(Node node) {
-        return list(node).stream().map(this::text).toList();
+        return file.texts(node);
     }
 
     private List<Node> list(Node node) {
-        if (node instanceof SequenceNode sequence) {
-            return sequence.getValue();
-        }
-        throw wrong(node, "a list is needed here");
+        return file.list(node);
     }
 
-    private Entries map(Node node) {
-        if (node instanceof MappingNode mapping) {
-            return new Entries(mapping);
-        }
-        throw wrong(node, "keys with their values are needed here");
+    private DataFile.Entries map(Node node) {
+        return file.map(node);
     }
 
-    private Wrong wrong(Node node, String what) {
-        return new Wrong(name + ", line " + (node.getStartMark().getLine() + 1) + ": " + what);
-    }
-
-    /** The entries of one mapping, each asked for once; one that nobody asked for is a slip of the pen. */
-    private final class Entries {
-
-        private final Node node;
-        private final Map<String, NodeTuple> left = new LinkedHashMap<>();
-
-        Entries(MappingNode node) {
-            this.node = node;
-            for (NodeTuple tuple : node.getValue()) {
-                if (left.put(MethodFile.this.text(tuple.getKeyNode()), tuple) != null) {
-                    throw wrong(tuple.getKeyNode(), "the key stands twice");
-                }
-            }
-        }
-
-        private final Map<String, NodeTuple> asked = new LinkedHashMap<>();
-
-        @Nullable
-        Node find(String key) {
-            NodeTuple tuple = left.remove(key);
-            if (tuple != null) {
-                asked.put(key, tuple);
-            }
-            NodeTuple known = asked.get(key);
-            return known == null ? null : known.getValueNode();
-        }
-
-        Node need(String key) {
-            Node found = find(key);
-            if (found == null) {
-                throw wrong(node, "'" + key + "' is missing");
-            }
-            return found;
-        }
-
-        String text(String key) {
-            return MethodFile.this.text(need(key));
-        }
-
-        List<String> texts(String key) {
-            Node found = find(key);
-            return found == null ? List.of() : MethodFile.this.texts(found);
-        }
-
-        void each(java.util.function.BiConsumer<Node, Node> taker) {
-            left.values().forEach(tuple -> taker.accept(tuple.getKeyNode(), tuple.getValueNode()));
-        }
-
-        void nothingElse() {
-            left.forEach((key, tuple) -> {
-                throw wrong(tuple.getKeyNode(), "nobody knows what '" + key + "' is");
-            });
-        }
+    private DataFile.Wrong wrong(Node node, String what) {
+        return file.wrong(node, what);
     }
 }

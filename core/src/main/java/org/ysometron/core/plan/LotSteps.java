@@ -115,8 +115,9 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
             String printer,
             LocalDateTime now) {
         LotSteps.Builder steps = new Builder(lot, durations, printer, now);
-        boolean printing =
-                lines.stream().anyMatch(line -> line.made() < line.test().n());
+        boolean printing = lines.stream()
+                .anyMatch(line -> line.test().design().isPrinted()
+                        && line.made() < line.test().n());
         List<String> first = !dry && printing
                 ? List.of(steps.add("dry", Attention.BEGUN, durations.drying(), Station.DRYER, List.of()))
                 : List.of();
@@ -160,8 +161,8 @@ public record LotSteps(List<Job> jobs, List<Running> running) {
             if (line.tested() >= test.n()) {
                 return List.of();
             }
-            List<String> before = first;
-            if (line.made() < test.n()) {
+            List<String> before = test.design().isPrinted() ? first : List.of();
+            if (line.made() < test.n() && test.design().isPrinted()) {
                 before = List.of(add("print " + name, Attention.BEGUN, line.printMinutes(), Station.PRINTER, before));
                 if (resin) {
                     before = List.of(

@@ -19,7 +19,8 @@ import org.ysometron.core.method.Method;
  *
  * @param method the test
  * @param design specimen, one of the method's
- * @param orientation on the plate, never {@link Orientation#NONE}
+ * @param orientation on the plate; {@link Orientation#NONE} for a piece that is not printed, which has no basis but as supplied, and no
+ *     conditioning, and for no other
  * @param notch which way a notch faces; {@link Notch#NONE} for a specimen without one
  * @param basis solid or as printed
  * @param build walls, infill and pattern of a specimen as printed; nothing for a solid one
@@ -140,17 +141,19 @@ public record PlannedTest(
         if (!method.data().designs().contains(design)) {
             wanting.add("a specimen that " + method.data().title() + " can be done on");
         }
-        if (orientation == Orientation.NONE) {
-            wanting.add("an orientation");
+        if (design.isPrinted() == (orientation == Orientation.NONE)) {
+            wanting.add(design.isPrinted() ? "an orientation" : "no orientation, for a piece that is not printed");
         }
         if (!new Specimen(design, notch).isWhole()) {
             wanting.add("the way its notch faces");
         }
-        if (basis == Basis.AS_SUPPLIED || (basis == Basis.AS_PRINTED) == build.isNone()) {
-            wanting.add(WANTS_BASIS);
+        if (design.isPrinted()
+                ? basis == Basis.AS_SUPPLIED || (basis == Basis.AS_PRINTED) == build.isNone()
+                : basis != Basis.AS_SUPPLIED || !build.isNone()) {
+            wanting.add(design.isPrinted() ? WANTS_BASIS : "no basis but as supplied, for a piece that is not printed");
         }
-        if (conditioning == Conditioning.NONE) {
-            wanting.add("a conditioning");
+        if (design.isPrinted() == (conditioning == Conditioning.NONE)) {
+            wanting.add(design.isPrinted() ? "a conditioning" : "no conditioning, for a piece that is not printed");
         }
         if (method.data().rated() != rate > 0 || !Double.isFinite(rate)) {
             wanting.add(method.data().rated() ? "a rate above zero" : "no rate");
@@ -187,7 +190,8 @@ public record PlannedTest(
 
     /** A short name: "tension ZX". */
     public String label() {
-        return method.data().title() + " " + orientation.name()
+        return method.data().title()
+                + (orientation == Orientation.NONE ? "" : " " + orientation.name())
                 + (conditioning == Conditioning.CONDITIONED ? ", conditioned" : "");
     }
 

@@ -25,6 +25,18 @@ public enum Dimension {
     VISCOSITY("a viscosity", "mPa·s", "350 mPa·s"),
     VOLUME_FLOW("a volume flow", "mm³/s", "12 mm³/s"),
     DOSE("an exposure dose", "mJ/cm²", "14 mJ/cm²"),
+    IRRADIANCE("an irradiance", "mW/cm²", "4.2 mW/cm²"),
+    /** Of a durometer; A and D are two scales of which none follows from the other. */
+    SHORE_A("a Shore A hardness", "Shore A", "82 or 82 Shore A"),
+    SHORE_D("a Shore D hardness", "Shore D", "75 or 75 Shore D"),
+    /** A coordinate of CIELAB: L*, a* or b* (ISO/CIE 11664-4). */
+    COLOUR("a colour coordinate", "CIELAB", "52.3"),
+    /** By CIEDE2000 (ISO/CIE 11664-6). */
+    COLOUR_DIFFERENCE("a colour difference", "ΔE00", "1.2 or 1.2 ΔE00"),
+    /** Specular, against black glass of 100 units (ISO 2813). */
+    GLOSS("a gloss", "GU", "35 or 35 GU"),
+    /** Given by a person, on a scale that says what each is. */
+    GRADE("a grade", "grades", "2"),
     RATIO("a ratio", "", "0.5 or 50 %");
 
     private final String phrase;
@@ -45,6 +57,14 @@ public enum Dimension {
     /** Symbol of the unit in which the core computes; empty for a ratio. */
     public String workingUnit() {
         return workingUnit;
+    }
+
+    /** Whether quantities of it stand in a ratio that says something: a grade twice another is not twice as good. */
+    public boolean hasRatio() {
+        return switch (this) {
+            case SHORE_A, SHORE_D, COLOUR, COLOUR_DIFFERENCE, GLOSS, GRADE, TEMPERATURE -> false;
+            default -> true;
+        };
     }
 
     /** What a person could type, for messages. */

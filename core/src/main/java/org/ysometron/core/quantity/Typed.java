@@ -49,6 +49,15 @@ public sealed interface Typed {
      * @param fieldUnit the unit meant when none is typed; its dimension is the one required
      */
     static Typed read(String where, String text, UnitOfMeasure fieldUnit) {
+        return read(where, text, fieldUnit, fieldUnit.dimension() == Dimension.TEMPERATURE);
+    }
+
+    /** The same of what may lie below zero: a coordinate of a colour, a corner that went down. */
+    static Typed readSigned(String where, String text, UnitOfMeasure fieldUnit) {
+        return read(where, text, fieldUnit, true);
+    }
+
+    private static Typed read(String where, String text, UnitOfMeasure fieldUnit, boolean signed) {
         Dimension dimension = fieldUnit.dimension();
         String typed = text.strip();
         if (typed.isEmpty()) {
@@ -77,7 +86,7 @@ public sealed interface Typed {
         if (cold && !(value >= ABSOLUTE_ZERO)) {
             return refuse(where, typed, "'" + typed + "' is colder than anything", dimension, "");
         }
-        if (!cold && !(value > 0)) {
+        if (!signed && !(value > 0)) {
             return refuse(where, typed, "'" + typed + "' is not above zero", dimension, "");
         }
         return new Accepted(typed, number, unit.get(), value);

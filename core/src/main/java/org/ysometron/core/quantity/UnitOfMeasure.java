@@ -20,6 +20,7 @@ import static tech.units.indriya.unit.Units.PERCENT;
 import static tech.units.indriya.unit.Units.RADIAN;
 import static tech.units.indriya.unit.Units.SECOND;
 import static tech.units.indriya.unit.Units.SQUARE_METRE;
+import static tech.units.indriya.unit.Units.WATT;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -387,11 +388,31 @@ public record UnitOfMeasure(String symbol, Dimension dimension, List<String> ali
         Unit<?> cubicMillimetrePerSecond = scaled(CUBIC_METRE.divide(SECOND), 1e-9);
         add(units, "mm³/s", Dimension.VOLUME_FLOW, cubicMillimetrePerSecond, cubicMillimetrePerSecond);
 
+        exposures(units);
+        scales(units);
+        add(units, "", Dimension.RATIO, AbstractUnit.ONE, AbstractUnit.ONE);
+        add(units, "%", Dimension.RATIO, PERCENT, AbstractUnit.ONE, "percent");
+    }
+
+    private static void exposures(List<UnitOfMeasure> units) {
         Unit<?> millijoulePerSquareCentimetre = scaled(JOULE.divide(SQUARE_METRE), 10);
         add(units, "mJ/cm²", Dimension.DOSE, millijoulePerSquareCentimetre, millijoulePerSquareCentimetre);
 
-        add(units, "", Dimension.RATIO, AbstractUnit.ONE, AbstractUnit.ONE);
-        add(units, "%", Dimension.RATIO, PERCENT, AbstractUnit.ONE, "percent");
+        Unit<?> milliwattPerSquareCentimetre = scaled(WATT.divide(SQUARE_METRE), 10);
+        add(units, "mW/cm²", Dimension.IRRADIANCE, milliwattPerSquareCentimetre, milliwattPerSquareCentimetre);
+        add(units, "W/m²", Dimension.IRRADIANCE, WATT.divide(SQUARE_METRE), milliwattPerSquareCentimetre);
+        add(units, "J/cm²", Dimension.DOSE, scaled(JOULE.divide(SQUARE_METRE), 10_000), millijoulePerSquareCentimetre);
+    }
+
+    /** Scales of which none is a multiple of another: each has its own unit, and nothing is converted. */
+    private static void scales(List<UnitOfMeasure> units) {
+        Unit<?> one = AbstractUnit.ONE;
+        add(units, "Shore A", Dimension.SHORE_A, one, one, "ShA", "HA");
+        add(units, "Shore D", Dimension.SHORE_D, one, one, "ShD", "HD");
+        add(units, "CIELAB", Dimension.COLOUR, one, one);
+        add(units, "ΔE00", Dimension.COLOUR_DIFFERENCE, one, one, "dE00", "ΔE₀₀", "DE2000");
+        add(units, "GU", Dimension.GLOSS, one, one, "gloss units");
+        add(units, "grades", Dimension.GRADE, one, one, "grade");
     }
 
     private static void add(

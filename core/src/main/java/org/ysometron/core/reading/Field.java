@@ -1,7 +1,9 @@
 package org.ysometron.core.reading;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.rubric.Rubric;
 
 /**
  * One field of a sheet.
@@ -14,6 +16,7 @@ import org.ysometron.core.quantity.Dimension;
  * @param role whether it is a size measured before, or read in the test
  * @param optional whether a result can be had without it
  * @param choices the words that a choice may be
+ * @param rubric the scale of a grade; null for all else
  */
 public record Field(
         String key,
@@ -23,7 +26,8 @@ public record Field(
         int places,
         Role role,
         boolean optional,
-        List<String> choices) {
+        List<String> choices,
+        @Nullable Rubric rubric) {
 
     /** What may stand in a field. */
     public enum Kind {
@@ -31,6 +35,12 @@ public record Field(
         NUMBER,
         /** A number that may be zero: an angle, a deflection, a length that is left. */
         FROM_ZERO,
+        /** A number of either sign, zero among them. */
+        SIGNED,
+        /** A grade of a scale, from its worst to its best; each place is another grader's. */
+        GRADE,
+        /** The same of one step after another of one thing. */
+        STEP_GRADE,
         /** A whole number from zero on. */
         COUNT,
         /** One of a few words. */
@@ -45,6 +55,8 @@ public record Field(
         SIZE,
         /** In the test. */
         TEST,
+        /** Never read of a specimen: what was signed as the master that it is compared with. */
+        MASTER,
         /** Seen beside it: no figure is made of it, but one may not count for it. */
         NOTED
     }
@@ -58,6 +70,22 @@ public record Field(
         if ((kind == Kind.CHOICE) != !choices.isEmpty()) {
             throw new IllegalArgumentException("'" + key + "': a choice has its words, and nothing else has any");
         }
+        if ((kind == Kind.GRADE || kind == Kind.STEP_GRADE) != (rubric != null)) {
+            throw new IllegalArgumentException("'" + key + "': a grade has its scale, and nothing else has any");
+        }
+    }
+
+    /** A field without a scale. */
+    public Field(
+            String key,
+            String words,
+            Kind kind,
+            Dimension dimension,
+            int places,
+            Role role,
+            boolean optional,
+            List<String> choices) {
+        this(key, words, kind, dimension, places, role, optional, choices, null);
     }
 
     /** What a reading at a place is called: width 2, or the words alone where there is one place. */
@@ -72,6 +100,6 @@ public record Field(
 
     /** Whether numbers with a unit stand in it. */
     public boolean isQuantity() {
-        return kind == Kind.NUMBER || kind == Kind.FROM_ZERO;
+        return kind == Kind.NUMBER || kind == Kind.FROM_ZERO || kind == Kind.SIGNED;
     }
 }

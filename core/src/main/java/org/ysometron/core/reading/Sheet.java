@@ -31,9 +31,11 @@ public record Sheet(List<Field> fields) {
         }
     }
 
-    /** The fields that a result is made of: all but what is only noted. */
+    /** The fields that are read of a specimen and that a result is made of: all but what is only noted, and what a master has. */
     public List<Field> asked() {
-        return fields.stream().filter(field -> field.role() != Field.Role.NOTED).toList();
+        return fields.stream()
+                .filter(field -> field.role() == Field.Role.SIZE || field.role() == Field.Role.TEST)
+                .toList();
     }
 
     /** The fields of one role, in order. */
@@ -47,7 +49,8 @@ public record Sheet(List<Field> fields) {
                 .map(field -> field.words()
                         + (field.places() == 1 ? "" : " ×" + field.places())
                         + (field.unit().isEmpty() ? "" : ", " + field.unit())
-                        + (field.kind() == Field.Kind.CHOICE ? ": " + String.join(", ", field.choices()) : ""))
+                        + (field.kind() == Field.Kind.CHOICE ? ": " + String.join(", ", field.choices()) : "")
+                        + (field.rubric() == null ? "" : ": " + field.rubric().line()))
                 .toList();
     }
 
@@ -160,18 +163,34 @@ public record Sheet(List<Field> fields) {
         if (problem.isPresent()) {
             return One.refused(problem.get());
         }
-        Typed typed = Typed.read(where, text, UnitOfMeasure.working(field.dimension()));
+        if (field.rubric() != null) {
+            return new One(OptionalDouble.of(into[0]), "", Optional.empty());
+        }
+        Typed typed = Typed.readSigned(where, text, UnitOfMeasure.working(field.dimension()));
         String shown = typed instanceof Typed.Accepted accepted && accepted.isConverted() ? accepted.text() : "";
         return new One(OptionalDouble.of(into[0]), shown, Optional.empty());
     }
 
     private static Optional<Problem> number(Field field, String where, String text, double[] into, int place) {
+        if (field.rubric() != null) {
+            OptionalDouble grade = field.rubric().read(text);
+            into[place] = grade.orElse(0);
+            return grade.isPresent()
+                    ? Optional.empty()
+                    : Optional.of(new Problem(
+                            where,
+                            "'" + text + "' is no grade of the scale",
+                            field.rubric().described(),
+                            "Nothing is better than its best and nothing worse than its worst."));
+        }
         boolean zero = field.kind() != Field.Kind.NUMBER && text.matches("[+-]?0+([.,]0*)?(\\s.*)?");
         if (zero) {
             into[place] = 0;
             return Optional.empty();
         }
-        Typed typed = Typed.read(where, text, UnitOfMeasure.working(field.dimension()));
+        UnitOfMeasure unit = UnitOfMeasure.working(field.dimension());
+        Typed typed =
+                field.kind() == Field.Kind.SIGNED ? Typed.readSigned(where, text, unit) : Typed.read(where, text, unit);
         if (typed instanceof Typed.Refused refused) {
             return Optional.of(refused.problem());
         }
@@ -184,10 +203,16 @@ public record Sheet(List<Field> fields) {
     }
 
     private static String described(Field field) {
+        if (field.rubric() != null) {
+            return field.rubric().described();
+        }
         return switch (field.kind()) {
             case CHOICE -> "one of " + String.join(", ", field.choices());
             case COUNT -> "a whole number from 0 on";
             case TEXT -> "a few words";
+            case SIGNED ->
+                field.dimension().phrase() + " of either sign, for example "
+                        + field.dimension().example();
             default ->
                 field.dimension().phrase() + ", for example "
                         + field.dimension().example();

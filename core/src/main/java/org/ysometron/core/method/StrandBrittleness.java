@@ -1,0 +1,40 @@
+package org.ysometron.core.method;
+
+import com.google.auto.service.AutoService;
+import java.util.Map;
+import java.util.OptionalDouble;
+import org.ysometron.core.reading.Readings;
+import org.ysometron.core.working.Working;
+
+/**
+ * Around which mandrels a strand can be bent by hand without a snap: mandrels fall in diameter, and the smallest that is borne lies between the last
+ * that held and the first at which it snapped (common practice, no source).
+ */
+@AutoService(Method.class)
+public final class StrandBrittleness extends Method {
+
+    @Override
+    protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
+        OptionalDouble held = readings.mean("held");
+        OptionalDouble snapped = readings.mean("snapped");
+        if (held.isEmpty() && snapped.isEmpty()) {
+            throw new IllegalArgumentException("neither a mandrel that held nor one at which it snapped was read");
+        }
+        Working working = Working.NONE;
+        if (held.isPresent()) {
+            working = working.then(step("last that held", "d₂", "as read", held.getAsDouble(), "mm", ""));
+        }
+        if (snapped.isPresent()) {
+            working = working.then(step("first at which it snapped", "d₁", "as read", snapped.getAsDouble(), "mm", ""));
+        }
+        Figure figure;
+        if (snapped.isEmpty()) {
+            figure = Figure.under(held.orElseThrow(), "the smallest mandrel did not snap it", working);
+        } else if (held.isEmpty()) {
+            figure = Figure.above(snapped.getAsDouble(), "it snapped at the largest mandrel", working);
+        } else {
+            figure = Figure.between(snapped.getAsDouble(), held.getAsDouble(), working);
+        }
+        return Map.of("bending-diameter", figure);
+    }
+}

@@ -350,6 +350,18 @@ document.addEventListener("click", (event) => {
   zone.parentNode.querySelectorAll("[data-broke]").forEach((one) => one.classList.toggle("is-broken", one === zone));
 });
 
+// A file is hashed where it lies: only its SHA-256 goes into the form.
+document.addEventListener("change", async (event) => {
+  const into = event.target.dataset && event.target.dataset.hashInto;
+  const file = into && event.target.files[0];
+  const field = into && document.getElementById(into);
+  if (!file || !field || !window.crypto.subtle) {
+    return;
+  }
+  const hash = await window.crypto.subtle.digest("SHA-256", await file.arrayBuffer());
+  field.value = [...new Uint8Array(hash)].map((byte) => byte.toString(16).padStart(2, "0")).join("");
+});
+
 // A click on a drawn grade types it; Enter stores it as anything else.
 document.addEventListener("click", (event) => {
   const grade = event.target.closest("[data-grade]");

@@ -12,6 +12,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -28,6 +29,7 @@ import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.plan.Masters;
 import org.ysometron.app.plan.Site;
 import org.ysometron.app.plan.SiteMethods;
 import org.ysometron.app.store.PageMemory;
@@ -61,6 +63,7 @@ public class Bench {
     private final BeforeBreaking before;
     private final Owing owing;
     private final SiteMethods methods;
+    private final Masters masters;
     private final Site site;
     private final Clock clock;
 
@@ -74,12 +77,14 @@ public class Bench {
             BeforeBreaking before,
             Owing owing,
             SiteMethods methods,
+            Masters masters,
             Site site,
             Clock clock) {
         this.memory = memory;
         this.site = site;
         this.owing = owing;
         this.methods = methods;
+        this.masters = masters;
         this.readings = readings;
         this.lots = lots;
         this.instruments = instruments;
@@ -213,8 +218,16 @@ public class Bench {
         }
         SpecimenRecord now = record(lot, specimen.label());
         requireTogether(now);
-        requireUnchanged(known, now);
+        // Another grader's grade stands beside the first, whatever comes of both: it takes nothing away, and each bears
+        // its name.
+        if (!fresh.stream().allMatch(entry -> isGrade(method, entry))) {
+            requireUnchanged(known, now);
+        }
         owe(lot, now, sent, by);
+    }
+
+    private static boolean isGrade(Method method, Entry entry) {
+        return ReadingCheck.field(method, entry.field()).kind() == Field.Kind.GRADE;
     }
 
     /** What was read, without what is fetched later. */
@@ -482,11 +495,11 @@ public class Bench {
         SpecimenView specimen = lots.specimen(lot, label);
         Instruments.Register register = instruments.register();
         List<Reading> own = readings.of(specimen.id());
-        return record(specimen, method(specimen), own, register);
+        return record(lot, specimen, method(specimen), own, register);
     }
 
     private SpecimenRecord record(
-            SpecimenView specimen, Method method, List<Reading> own, Instruments.Register register) {
+            LotView lot, SpecimenView specimen, Method method, List<Reading> own, Instruments.Register register) {
         int revision = own.stream()
                 .filter(reading -> reading.live != null && reading.outcome != null)
                 .mapToInt(reading -> reading.methodRevision)
@@ -496,6 +509,7 @@ public class Bench {
                 specimen,
                 method,
                 methods.pinned(method, revision),
+                masters.holding(lot, method),
                 own.stream()
                         .flatMap(reading -> view(reading, method, register).stream())
                         .toList());
@@ -529,11 +543,17 @@ public class Bench {
                     .computeIfAbsent(reading.specimenId, id -> new ArrayList<>())
                     .add(reading);
         }
+        Map<Long, LotView> known = lots.all(lotIds).stream().collect(Collectors.toMap(LotView::id, lot -> lot));
         Map<Long, List<SpecimenRecord>> byLot = new LinkedHashMap<>();
         for (SpecimenView specimen : lots.specimensOf(lotIds)) {
-            Methods.of(specimen.conditions().method()).ifPresent(method -> byLot.computeIfAbsent(
-                            specimen.lotId(), id -> new ArrayList<>())
-                    .add(record(specimen, method, bySpecimen.getOrDefault(specimen.id(), List.of()), register)));
+            Methods.of(specimen.conditions().method())
+                    .ifPresent(method -> byLot.computeIfAbsent(specimen.lotId(), id -> new ArrayList<>())
+                            .add(record(
+                                    Objects.requireNonNull(known.get(specimen.lotId())),
+                                    specimen,
+                                    method,
+                                    bySpecimen.getOrDefault(specimen.id(), List.of()),
+                                    register)));
         }
         byLot.replaceAll((lot, records) -> List.copyOf(records));
         return byLot;

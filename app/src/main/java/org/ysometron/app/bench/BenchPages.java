@@ -623,6 +623,17 @@ class BenchPages {
                 .orElse(offered.get(offered.size() - 1));
     }
 
+    /** What sizes are read with before the test. */
+    private InstrumentView sizedWith(Method method, InstrumentView gauge) {
+        List<Field> sizes = method.data().sheet().of(Field.Role.SIZE);
+        if (sizes.stream().anyMatch(field -> field.dimension() == Dimension.LENGTH && field.isQuantity())) {
+            return instruments.calipers();
+        }
+        boolean weighed = method.data().equipment().weighs()
+                && sizes.stream().anyMatch(field -> field.dimension() == Dimension.MASS);
+        return weighed ? instruments.balance() : gauge;
+    }
+
     private BenchView.Hand hand(
             LotView lot,
             SpecimenRecord record,
@@ -657,7 +668,7 @@ class BenchPages {
                 BenchFields.measured(record),
                 headroom,
                 expected,
-                before.warnings(lot, record.specimen(), step.equals(BREAK) ? gauge : instruments.calipers()),
+                before.warnings(lot, record.specimen(), step.equals(BREAK) ? gauge : sizedWith(record.method(), gauge)),
                 step.equals(BREAK) && !record.isTested() ? BenchFields.clock(record) : BenchView.Clock.NONE,
                 false,
                 Sketch.of(record),

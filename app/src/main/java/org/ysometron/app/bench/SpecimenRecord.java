@@ -14,6 +14,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.plan.Masters;
 import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Pinned;
@@ -31,6 +32,7 @@ public final class SpecimenRecord {
     private final SpecimenView specimen;
     private final Method method;
     private final Pinned pinned;
+    private final Masters.Holding master;
     private final List<ReadingView> readings;
     private final Map<String, double[]> uncertainties = new HashMap<>();
     private @Nullable Outcome outcome;
@@ -39,18 +41,26 @@ public final class SpecimenRecord {
      * A record.
      *
      * @param pinned the method's free parameters as they were pinned when it was tested
+     * @param master the signed master that it is compared with
      * @param readings every reading, those that were corrected too, in order of entry
      */
-    public SpecimenRecord(SpecimenView specimen, Method method, Pinned pinned, List<ReadingView> readings) {
+    public SpecimenRecord(
+            SpecimenView specimen, Method method, Pinned pinned, Masters.Holding master, List<ReadingView> readings) {
         this.specimen = specimen;
         this.method = method;
         this.pinned = pinned;
+        this.master = master;
         this.readings = List.copyOf(readings);
     }
 
     /** The method's free parameters as they were pinned when it was tested, or are now. */
     Pinned pinned() {
         return pinned;
+    }
+
+    /** The signed master that it is compared with. */
+    public Masters.Holding master() {
+        return master;
     }
 
     /** What its readings came to, or why they came to nothing. */
@@ -73,7 +83,7 @@ public final class SpecimenRecord {
 
     /** The same specimen with other readings. */
     public SpecimenRecord with(List<ReadingView> others) {
-        return new SpecimenRecord(specimen, method, pinned, others);
+        return new SpecimenRecord(specimen, method, pinned, master, others);
     }
 
     /** The readings of a field that count, by place. */
@@ -170,6 +180,15 @@ public final class SpecimenRecord {
     /** The figure that the bench asks for first. */
     public Optional<Reduced> result() {
         return results().stream().findFirst();
+    }
+
+    /** Which steps of one thing pass, by their place; none where nothing was graded step by step, or they do not belong together. */
+    public List<Boolean> passing() {
+        try {
+            return method.passing(new Readings(numbers(), choices()), pinned);
+        } catch (IllegalArgumentException apart) {
+            return List.of();
+        }
     }
 
     /** What a test that runs for days comes to so far; nothing of it counts before it has ended. */
@@ -298,6 +317,7 @@ public final class SpecimenRecord {
         Map<String, double[]> numbers = new LinkedHashMap<>();
         found.forEach((key, values) -> numbers.put(
                 key, values.stream().mapToDouble(Double::doubleValue).toArray()));
+        master.values().forEach((key, value) -> numbers.put(key, new double[] {value}));
         return numbers;
     }
 

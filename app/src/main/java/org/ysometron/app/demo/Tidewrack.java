@@ -54,6 +54,7 @@ public class Tidewrack implements ApplicationRunner {
     private final Works works;
     private final OtherProducts others;
     private final Workshop workshop;
+    private final Looked looked;
     private final boolean wanted;
     private final SkerryTruth truth;
 
@@ -64,6 +65,7 @@ public class Tidewrack implements ApplicationRunner {
             Works works,
             OtherProducts others,
             Workshop workshop,
+            Looked looked,
             @Value("${ysometron.demo}") boolean wanted,
             @Value("${ysometron.demo-lots}") int count) {
         this.accounts = accounts;
@@ -72,6 +74,7 @@ public class Tidewrack implements ApplicationRunner {
         this.works = works;
         this.others = others;
         this.workshop = workshop;
+        this.looked = looked;
         this.wanted = wanted;
         this.truth = new SkerryTruth(count);
     }
@@ -138,6 +141,7 @@ public class Tidewrack implements ApplicationRunner {
         workshop.dunlin(gauge);
         workshop.curlew(gauge);
         workshop.plover();
+        looked.run();
     }
 
     /** Of the newest lots every {@code n}th, ten at the most. */

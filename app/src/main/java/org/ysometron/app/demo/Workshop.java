@@ -113,7 +113,7 @@ class Workshop {
     /** Registers what stands in the workshop beside the gauges; returns the load cell of the second frame. */
     long machines(long gauge, long calipers) {
         station(Kind.PRINTER, "printer 1", 1, "0.4 mm hardened nozzle");
-        station(Kind.PRINTER, "printer 2", 1, "0.4 mm brass nozzle");
+        station(Kind.PRINTER, "printer 2", 1, "0.4 mm hardened nozzle");
         station(Kind.PRINTER, "printer 4", 1, "resin; light engine replaced in the spring");
         station(Kind.LIGHT_ENGINE, "405 nm engine 2", 1, "in printer 4");
         station(Kind.DRYER, "dryer", 2, "two spools");
@@ -268,7 +268,7 @@ class Workshop {
     private void recipe(Products.ProductView product, String printer, List<String> values, String source) {
         Map<RecipeField, String> entries = new EnumMap<>(RecipeField.class);
         List<RecipeField> fields = RecipeField.of(product.family());
-        for (int i = 0; i < fields.size(); i++) {
+        for (int i = 0; i < values.size(); i++) {
             entries.put(fields.get(i), values.get(i));
         }
         recipes.freeze(

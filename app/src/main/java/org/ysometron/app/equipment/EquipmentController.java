@@ -4,9 +4,11 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -25,6 +27,8 @@ import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.app.web.SentFile;
 import org.ysometron.core.method.Calibration.Coverage;
+import org.ysometron.core.plan.PrinterLimits;
+import org.ysometron.core.working.Figures;
 
 /** The register, one piece of equipment, its calibrations and its check standards. */
 @Controller
@@ -42,9 +46,18 @@ class EquipmentController {
     private final Calibrations calibrations;
     private final CheckStandards standards;
     private final EquipmentList equipment;
+    private final Printers printers;
+    private final Upkeep upkeep;
 
     EquipmentController(
-            Instruments instruments, Calibrations calibrations, CheckStandards standards, EquipmentList equipment) {
+            Instruments instruments,
+            Calibrations calibrations,
+            CheckStandards standards,
+            EquipmentList equipment,
+            Printers printers,
+            Upkeep upkeep) {
+        this.printers = printers;
+        this.upkeep = upkeep;
         this.equipment = equipment;
         this.instruments = instruments;
         this.calibrations = calibrations;
@@ -223,16 +236,40 @@ class EquipmentController {
         }
     }
 
-    private String one(long id, Problems problems, Map<String, String> typed, Model model) {
+    String one(long id, Problems problems, Map<String, String> typed, Model model) {
         InstrumentView instrument = instruments.instrument(id);
         model.addAttribute("instrument", instrument);
         model.addAttribute("facts", InstrumentForm.facts(instrument));
         model.addAttribute("calibrations", calibrations.all().getOrDefault(id, List.of()));
         model.addAttribute("standards", standards.of(id));
+        model.addAttribute("limits", limits(printers.limits(id), problems.none() ? Map.of() : typed));
+        model.addAttribute("upkeep", upkeep.of(id));
+        model.addAttribute("upkeepKinds", Upkeep.kinds());
+        model.addAttribute("request", UUID.randomUUID().toString());
         model.addAttribute("unit", InstrumentForm.unit(instrument.kind()).symbol());
         model.addAttribute("problems", problems);
         model.addAttribute("typed", typed);
         return "equipment/one";
+    }
+
+    /** The limits as they are typed: what was sent, else what is known. */
+    private static Map<String, String> limits(PrinterLimits known, Map<String, String> sent) {
+        if (!sent.isEmpty()) {
+            return sent;
+        }
+        Map<String, String> typed = new HashMap<>();
+        put(typed, "nozzleMost", known.nozzleMost(), " °C");
+        put(typed, "bedMost", known.bedMost(), " °C");
+        put(typed, "chamberMost", known.chamberMost(), " °C");
+        put(typed, "plateWidth", known.plateWidth(), " mm");
+        put(typed, "plateDepth", known.plateDepth(), " mm");
+        typed.put("hardened", known.hardened() ? "yes" : "");
+        typed.put("lined", known.lined() ? "yes" : "");
+        return typed;
+    }
+
+    private static void put(Map<String, String> typed, String key, OptionalDouble value, String unit) {
+        value.ifPresent(known -> typed.put(key, Figures.plain(known, 5) + unit));
     }
 
     /** An instrument with how its calibration stands today. */

@@ -102,6 +102,11 @@ class EvidenceController {
                 .distinct()
                 .forEach(method -> notes.add(
                         methods.of(method).pinned() + ". " + method.data().accordance() + "."));
+        bench.records(lot.id()).stream()
+                .map(record -> record.master().words())
+                .filter(words -> !words.isEmpty())
+                .distinct()
+                .forEach(words -> notes.add(words + "."));
         return notes;
     }
 

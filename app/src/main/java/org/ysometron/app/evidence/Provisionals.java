@@ -25,11 +25,18 @@ import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.make.Boughts;
 import org.ysometron.app.make.Climates;
 import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Setup;
 import org.ysometron.core.material.Conditioning.Age;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.MethodData;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Reduced;
+import org.ysometron.core.quantity.Rounding;
+import org.ysometron.core.working.Figures;
 
 /**
- * Sets whose strengths do not count: made of wet or unknown material, or tested before the part was conditioned. Two
- * clocks, each with its own reason.
+ * Sets whose strengths do not count: made of wet or unknown material, tested before the part was conditioned, or out of a print of
+ * which a piece was found hollow that should be solid. Each has its own reason.
  */
 @Component
 public class Provisionals {
@@ -67,7 +74,52 @@ public class Provisionals {
         early(records, climates.ready(List.of(lot), specimens), climates.cutShort(List.of(lot), specimens), reasons);
         boughts.held(specimens.stream().map(SpecimenView::setId).collect(Collectors.toSet()))
                 .forEach((set, reason) -> add(reasons, set, reason));
+        hollow(records).forEach((set, reason) -> add(reasons, set, reason));
         return reasons;
+    }
+
+    /** What was printed together: begun at one moment, by one set-up, of one sample. */
+    private record Print(
+            LocalDateTime begun, Setup setup, @Nullable Long sampleId) {
+
+        static Print of(SpecimenView specimen) {
+            return new Print(specimen.madeAt(), specimen.setup(), specimen.sampleId());
+        }
+    }
+
+    /** The sets out of a print that a method's file lets suspend them, with what was found; the pieces it was found on still count. */
+    private static Map<Long, String> hollow(List<SpecimenRecord> records) {
+        Map<Print, Map<Method, List<Double>>> found = new HashMap<>();
+        for (SpecimenRecord record : records) {
+            record.method()
+                    .data()
+                    .suspends()
+                    .flatMap(rule -> record.results().stream()
+                            .filter(result -> result.characteristic().id().equals(rule.characteristic()))
+                            .findFirst())
+                    .filter(result -> result.made() == Reduced.Made.VALUE)
+                    .ifPresent(result -> found.computeIfAbsent(Print.of(record.specimen()), print -> new HashMap<>())
+                            .computeIfAbsent(record.method(), method -> new ArrayList<>())
+                            .add(result.value().getAsDouble()));
+        }
+        Map<Long, String> suspended = new HashMap<>();
+        for (SpecimenRecord record : records) {
+            if (record.method().data().suspends().isEmpty()) {
+                found.getOrDefault(Print.of(record.specimen()), Map.of()).forEach((method, values) -> tooLow(
+                                method, values)
+                        .ifPresent(why -> suspended.put(record.specimen().setId(), why)));
+            }
+        }
+        return suspended;
+    }
+
+    private static Optional<String> tooLow(Method method, List<Double> values) {
+        MethodData.Suspends rule = method.data().suspends().orElseThrow();
+        double mean = values.stream().mapToDouble(Double::doubleValue).average().orElse(Double.NaN);
+        return Rounding.below(mean, rule.below())
+                ? Optional.of(method.data().title() + " of the same print: " + Figures.decimals(100 * mean, 1)
+                        + " %, below " + Figures.decimals(100 * rule.below(), 1) + " % (" + rule.words() + ")")
+                : Optional.empty();
     }
 
     private static void wet(MaterialStates.SetState set, Map<Long, List<String>> reasons) {
@@ -128,7 +180,10 @@ public class Provisionals {
             sets.computeIfAbsent(specimen.lotId(), id -> new LinkedHashMap<>())
                     .computeIfAbsent(specimen.setId(), id -> new ArrayList<>())
                     .add(specimen);
-            if (specimen.conditions().conditioning() == Conditioning.CONDITIONED) {
+            boolean suspends = Methods.of(specimen.conditions().method())
+                    .filter(method -> method.data().suspends().isPresent())
+                    .isPresent();
+            if (suspends || specimen.conditions().conditioning() == Conditioning.CONDITIONED) {
                 conditioned.add(specimen.lotId());
             }
         }
@@ -156,10 +211,15 @@ public class Provisionals {
             own.keySet().stream()
                     .filter(held::containsKey)
                     .forEach(set -> add(reasons, set, Objects.requireNonNull(held.get(set))));
+            Map<Long, String> hollow = hollow(tested);
+            hollow.forEach((set, reason) -> add(reasons, set, reason));
             List<Provisional> left = own.entrySet().stream()
                     .filter(set -> reasons.containsKey(set.getKey()) && !isReplaced(set.getValue(), own, reasons))
                     .map(set -> provisional(
-                            set.getValue(), wet.get(set.getKey()), reasons.getOrDefault(set.getKey(), List.of())))
+                            set.getValue(),
+                            wet.get(set.getKey()),
+                            reasons.getOrDefault(set.getKey(), List.of()),
+                            remedy(held.containsKey(set.getKey()), hollow.containsKey(set.getKey()))))
                     .toList();
             found.put(lot.id(), left);
         }
@@ -178,18 +238,22 @@ public class Provisionals {
     }
 
     private static Provisional provisional(
-            List<SpecimenView> set, MaterialStates.@Nullable SetState state, List<String> why) {
+            List<SpecimenView> set, MaterialStates.@Nullable SetState state, List<String> why, String remedy) {
         String first = set.get(0).label();
         String labels = set.size() == 1
                 ? first
                 : first + " to " + set.get(set.size() - 1).label();
         return state != null && !state.state().dry()
                 ? new Provisional(labels, state.state().reasons(), state.state().remedy())
-                : new Provisional(
-                        labels,
-                        why,
-                        why.stream().anyMatch(reason -> reason.startsWith("bought in"))
-                                ? "Inspect it on the lot's page of making, or test a set of another origin."
-                                : "Condition a new set for the hours that the product asks for, and test that.");
+                : new Provisional(labels, why, remedy);
+    }
+
+    private static String remedy(boolean bought, boolean hollow) {
+        if (bought) {
+            return "Inspect it on the lot's page of making, or test a set of another origin.";
+        }
+        return hollow
+                ? "Look for the cause first: dry the material, check the extrusion; then print a new set and weigh a piece of it."
+                : "Condition a new set for the hours that the product asks for, and test that.";
     }
 }

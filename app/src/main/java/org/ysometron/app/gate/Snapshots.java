@@ -23,6 +23,7 @@ import org.ysometron.app.lot.LateEntries;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.Words;
+import org.ysometron.app.plan.Masters;
 import org.ysometron.app.plan.SiteMethods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
@@ -30,6 +31,7 @@ import org.ysometron.app.web.Moments;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Disposition;
+import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.method.Reduced;
 
@@ -50,6 +52,7 @@ class Snapshots {
     private final Baselines baselines;
     private final Signals signals;
     private final SiteMethods methods;
+    private final Masters masters;
     private final Pictures pictures;
 
     Snapshots(
@@ -66,9 +69,11 @@ class Snapshots {
             Baselines baselines,
             Signals signals,
             SiteMethods methods,
+            Masters masters,
             Pictures pictures) {
         this.pictures = pictures;
         this.methods = methods;
+        this.masters = masters;
         this.products = products;
         this.publications = publications;
         this.material = material;
@@ -161,8 +166,13 @@ class Snapshots {
                 .distinct()
                 .flatMap(id -> Methods.of(id).stream())
                 .map(method ->
-                        methods.of(method).pinned() + ". " + method.data().accordance())
+                        methods.of(method).pinned() + ". " + method.data().accordance() + master(lot, method))
                 .toList();
+    }
+
+    private String master(LotView lot, Method method) {
+        String words = masters.holding(lot, method).words();
+        return words.isEmpty() ? "" : ". " + words;
     }
 
     private static Snapshot.ClaimLine claim(Judgements.Detail detail) {

@@ -21,6 +21,8 @@ interface LotRepository extends JpaRepository<Lot, Long> {
 
     List<Lot> findByCodeIgnoreCase(String code);
 
+    List<Lot> findByProductIdOrderByIdDesc(long productId, Pageable page);
+
     List<Lot> findByProductIdAndStateIn(long productId, Collection<LotState> states);
 
     Page<Lot> findByStateIn(Collection<LotState> states, Pageable page);

@@ -637,6 +637,13 @@ public class Lots {
         return found;
     }
 
+    /** The newest lots of a product, the newest first. */
+    public List<LotView> newest(long productId, int most) {
+        return lots.findByProductIdOrderByIdDesc(productId, PageRequest.of(0, most)).stream()
+                .map(Lots::view)
+                .toList();
+    }
+
     /** The lots of a product on which a decision is still due. */
     public List<LotView> undecidedOf(long productId) {
         return lots.findByProductIdAndStateIn(productId, LotState.due()).stream()

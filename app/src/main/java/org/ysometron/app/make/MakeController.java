@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
@@ -20,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.plan.Plans;
+import org.ysometron.app.plan.RecipeField;
 import org.ysometron.app.plan.Treatments;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
@@ -43,6 +45,7 @@ class MakeController {
     private final Climates climates;
     private final Marks marks;
     private final Orders orders;
+    private final Prints prints;
     private final Clock clock;
 
     MakeController(
@@ -56,7 +59,9 @@ class MakeController {
             Climates climates,
             Marks marks,
             Orders orders,
+            Prints prints,
             Clock clock) {
+        this.prints = prints;
         this.lots = lots;
         this.plans = plans;
         this.pages = pages;
@@ -154,12 +159,8 @@ class MakeController {
                     form.inForm("recipe", "The recipe").whole(0, Integer.MAX_VALUE, 0),
                     sample(form),
                     started == null ? LocalDateTime.now(clock) : started,
-                    new Runs.Surroundings(
-                            form.inForm("ambient", "The room").text(30),
-                            form.inForm("humidity", "The humidity").text(30),
-                            form.inForm("spoolState", "The spool's state").text(60),
-                            form.inForm("nozzleHours", "The nozzle's hours").text(30),
-                            form.inForm("differences", "What differed").text(300)),
+                    surroundings(form),
+                    used(form),
                     new Plate(side(form, "plateWidth"), side(form, "plateDepth")),
                     batches,
                     scale(form),
@@ -384,7 +385,66 @@ class MakeController {
         return "redirect:/lots/" + code + "/make#labels";
     }
 
+    @PostMapping("/lots/{code}/make/parts")
+    @PreAuthorize("hasAuthority('ENTRY')")
+    String ended(
+            @PathVariable String code,
+            @RequestParam Map<String, String> sent,
+            Authentication by,
+            Model model,
+            HttpServletResponse response) {
+        return stored(code, sent, "parts", model, response, (lot, form) -> {
+            Map<Prints.Ended, Integer> ended = new EnumMap<>(Prints.Ended.class);
+            for (Prints.Ended how : Prints.Ended.values()) {
+                ended.put(how, form.inForm("ended-" + how.name(), how.words()).whole(0, 500, 0));
+            }
+            int run = form.inForm("run", "The run").whole(0, Integer.MAX_VALUE, 0);
+            String note = form.inForm("partNote", "The note").text(200);
+            if (form.isRight()) {
+                prints.enter(lot, run, ended, note, form.request(), by.getName());
+            }
+        });
+    }
+
     // ---- reading what was sent ---------------------------------------------------------------------------------
+
+    /** Settings of a run that can be named as different from the recipe's in one form. */
+    static final int MOST_DIFFERENCES = 4;
+
+    private static Runs.Surroundings surroundings(Sent form) {
+        form.inForm("ambient", "The room's temperature").quantity(Dimension.TEMPERATURE);
+        form.inForm("enclosure", "The enclosure's temperature").quantity(Dimension.TEMPERATURE);
+        form.inForm("humidity", "The room's humidity").within(Dimension.RATIO, 0, 1, 0, "40 %");
+        form.inForm("enclosureHumidity", "The enclosure's humidity").within(Dimension.RATIO, 0, 1, 0, "15 %");
+        String noticed = form.inForm("noticed", "What was noticed").text(200);
+        if (noticed.matches(".*\\d.*")) {
+            form.wrong("What was noticed is a remark, never a figure: leave the number out.");
+        }
+        return new Runs.Surroundings(
+                form.inForm("ambient", "The room").text(30),
+                form.inForm("humidity", "The humidity").text(30),
+                form.inForm("enclosure", "The enclosure").text(30),
+                form.inForm("enclosureHumidity", "The enclosure's humidity").text(30),
+                form.inForm("spoolState", "The spool's state").text(60),
+                form.inForm("nozzleHours", "The nozzle's hours").text(30),
+                noticed,
+                form.inForm("differences", "What differed").text(300));
+    }
+
+    private static List<Runs.Used> used(Sent form) {
+        List<Runs.Used> used = new ArrayList<>();
+        for (int i = 0; i < MOST_DIFFERENCES; i++) {
+            String value = form.raw("used-" + i);
+            String reason = form.raw("usedWhy-" + i);
+            form.inForm("usedField-" + i, "The setting that differed")
+                    .choice(RecipeField.values())
+                    .ifPresent(field -> used.add(new Runs.Used(field, value, reason)));
+            if (!value.isBlank() && form.raw("usedField-" + i).isBlank()) {
+                form.wrong("Say which setting was '" + value.strip() + "'.");
+            }
+        }
+        return used;
+    }
 
     private static @Nullable Long sample(Sent form) {
         OptionalLong key = form.inForm("sample", "The sample").key();

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -19,6 +20,7 @@ import org.ysometron.app.lot.Results;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.plan.Plans;
+import org.ysometron.app.plan.RecipeField;
 import org.ysometron.app.plan.Recipes;
 import org.ysometron.app.plan.References;
 import org.ysometron.app.plan.SiteMethods;
@@ -51,6 +53,7 @@ class MakePages {
     private final Climates climates;
     private final Marks marks;
     private final Orders orders;
+    private final Prints prints;
 
     MakePages(
             Lots lots,
@@ -68,6 +71,7 @@ class MakePages {
             Boughts boughts,
             Climates climates,
             Marks marks,
+            Prints prints,
             Orders orders,
             Results results) {
         this.results = results;
@@ -87,6 +91,7 @@ class MakePages {
         this.climates = climates;
         this.marks = marks;
         this.orders = orders;
+        this.prints = prints;
     }
 
     /** A plan's line with how many specimens are still to be made. */
@@ -96,7 +101,7 @@ class MakePages {
     record Waiting(long treatment, String title, String labels) {}
 
     /** A run with its plate. */
-    record RunRow(Runs.RunView run, PlateMap map) {}
+    record RunRow(Runs.RunView run, PlateMap map, Prints.OfRun ended) {}
 
     /** A chamber run with its map. */
     record ChamberRow(Chambers.ChamberView run, ChamberMap map, String placing) {}
@@ -129,10 +134,21 @@ class MakePages {
         Optional<References.ReferenceView> reference = references.of(lot.productId());
         model.addAttribute("reference", reference.orElse(null));
         model.addAttribute("referenceDue", reference.isPresent() && references.isDue(lot));
+        List<Runs.RunView> printed = runs.of(lot);
+        Map<Long, Prints.OfRun> ended =
+                prints.of(printed.stream().map(Runs.RunView::id).toList());
+        model.addAttribute("endings", Prints.Ended.values());
+        model.addAttribute("recipeFields", RecipeField.of(product.family()));
+        model.addAttribute(
+                "differing",
+                IntStream.range(0, MakeController.MOST_DIFFERENCES).boxed().toList());
         model.addAttribute(
                 "runs",
-                runs.of(lot).stream()
-                        .map(run -> new RunRow(run, PlateMap.of(run, Map.of())))
+                printed.stream()
+                        .map(run -> new RunRow(
+                                run,
+                                PlateMap.of(run, Map.of()),
+                                ended.getOrDefault(run.id(), new Prints.OfRun(Map.of(), List.of()))))
                         .toList());
         model.addAttribute(
                 "chambers",

@@ -31,6 +31,9 @@ class PrintRun {
     String spoolState;
     String nozzleHours;
     String differences;
+    String enclosure = "";
+    String enclosureHumidity = "";
+    String noticed = "";
     double plateWidth;
     double plateDepth;
     String enteredBy;

@@ -7,23 +7,28 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.equipment.Printers;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.plan.Needs;
+import org.ysometron.app.plan.RecipeField;
 import org.ysometron.app.plan.Recipes;
 import org.ysometron.app.plan.References;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Setup;
 import org.ysometron.core.plan.Budget;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.plan.Plate;
+import org.ysometron.core.plan.PrinterLimits;
 import org.ysometron.core.working.Figures;
 
 /** Print runs: what was printed by which recipe, from which sample, and where on the plate each specimen stood. */
@@ -39,6 +44,8 @@ public class Runs {
     private final References references;
     private final Needs needs;
     private final Orders orders;
+    private final Printers printers;
+    private final DifferenceRepository differences;
     private final Clock clock;
 
     Runs(
@@ -51,7 +58,11 @@ public class Runs {
             References references,
             Needs needs,
             Orders orders,
+            Printers printers,
+            DifferenceRepository differences,
             Clock clock) {
+        this.printers = printers;
+        this.differences = differences;
         this.runs = runs;
         this.placements = placements;
         this.lots = lots;
@@ -67,9 +78,50 @@ public class Runs {
     /** Specimens of one line. */
     public record Batch(PlannedTest test, int count) {}
 
-    /** What the air and the machine were like, in words, and what differed from the recipe. */
+    /**
+     * What the air and the machine were like.
+     *
+     * @param ambient temperature of the room, as typed
+     * @param humidity of the room, as typed
+     * @param enclosure temperature in the enclosure, as typed
+     * @param enclosureHumidity in the enclosure, as typed
+     * @param noticed what somebody present, with ventilation, noticed; never a figure
+     * @param differences whatever else differed from the recipe, in words
+     */
     public record Surroundings(
-            String ambient, String humidity, String spoolState, String nozzleHours, String differences) {}
+            String ambient,
+            String humidity,
+            String enclosure,
+            String enclosureHumidity,
+            String spoolState,
+            String nozzleHours,
+            String noticed,
+            String differences) {
+
+        /** Without an enclosure, and nothing was noticed. */
+        public Surroundings(
+                String ambient, String humidity, String spoolState, String nozzleHours, String differences) {
+            this(ambient, humidity, "", "", spoolState, nozzleHours, "", differences);
+        }
+    }
+
+    /**
+     * A setting of a run that differed from its recipe.
+     *
+     * @param frozen what the recipe says; empty where it says nothing
+     * @param matters whether what was printed so is a series of its own
+     */
+    public record Differed(RecipeField field, String frozen, String used, boolean matters, String reason) {
+
+        /** In words: Fan 30 % instead of 10 %. */
+        public String words() {
+            return field.title() + " " + used + " instead of " + (frozen.isEmpty() ? "nothing said" : frozen)
+                    + (matters ? "" : " (too little to matter)") + (reason.isEmpty() ? "" : ": " + reason);
+        }
+    }
+
+    /** A setting as it was used, and why. */
+    public record Used(RecipeField field, String used, String reason) {}
 
     /**
      * A run about to be entered.
@@ -85,11 +137,39 @@ public class Runs {
             @Nullable Long sampleId,
             LocalDateTime startedAt,
             Surroundings surroundings,
+            List<Used> used,
             Plate plate,
             List<Batch> batches,
             double scale,
             int reference,
-            boolean anyway) {}
+            boolean anyway) {
+
+        /** A run as its recipe says. */
+        public NewRun(
+                String request,
+                long recipeId,
+                @Nullable Long sampleId,
+                LocalDateTime startedAt,
+                Surroundings surroundings,
+                Plate plate,
+                List<Batch> batches,
+                double scale,
+                int reference,
+                boolean anyway) {
+            this(
+                    request,
+                    recipeId,
+                    sampleId,
+                    startedAt,
+                    surroundings,
+                    List.of(),
+                    plate,
+                    batches,
+                    scale,
+                    reference,
+                    anyway);
+        }
+    }
 
     /** A specimen on the plate. */
     public record Placed(SpecimenView specimen, double x, double y, Plate.Footprint footprint) {}
@@ -100,6 +180,7 @@ public class Runs {
             Recipes.RecipeView recipe,
             LocalDateTime startedAt,
             Surroundings surroundings,
+            List<Differed> differed,
             Plate plate,
             List<Placed> placed,
             String by) {}
@@ -126,8 +207,21 @@ public class Runs {
         }
         lots.requireMadeBy("startedAt", lot, form.startedAt(), "The run");
         requireMaterial(lot, form);
+        recipes.requirePrinter("count", products.product(lot.productId()), recipe);
+        PrinterLimits limits = printers.limits(recipe.printerId());
+        if (limits.isLarger(form.plate().width(), form.plate().depth())) {
+            throw new Refusal("count", "The plate of " + recipe.printer() + " is smaller than what is typed.");
+        }
         PrintRun run = stored(lot, form, recipe, by);
-        List<SpecimenView> made = specimens(lot, form, recipe, by);
+        List<Differed> differed = differed(form, recipe);
+        differed.forEach(one -> differences.save(row(run.id, one)));
+        Setup setup = recipe.setup()
+                .changed(differed.stream()
+                        .filter(Differed::matters)
+                        .map(one -> one.field().title() + " " + one.used())
+                        .sorted()
+                        .collect(Collectors.joining(", ")));
+        List<SpecimenView> made = specimens(lot, form, setup, by);
         List<Plate.Footprint> footprints = new ArrayList<>();
         for (Batch batch : form.batches()) {
             for (int i = 0; i < batch.count() + form.reference(); i++) {
@@ -177,7 +271,47 @@ public class Runs {
         orders.give(lot, by);
     }
 
-    private List<SpecimenView> specimens(LotView lot, NewRun form, Recipes.RecipeView recipe, String by) {
+    /** What differed, each setting once and none that does not differ. */
+    private static List<Differed> differed(NewRun form, Recipes.RecipeView recipe) {
+        List<Differed> differed = new ArrayList<>();
+        for (Used used : form.used()) {
+            String frozen = recipe.entries().getOrDefault(used.field(), "");
+            String name = used.field().title();
+            if (used.used().isBlank()
+                    || used.used().length() > 80
+                    || used.reason().length() > 200) {
+                throw new Refusal("count", name + ": say what was used, in at most 80 characters, and why in 200.");
+            }
+            if (used.used().strip().equals(frozen)) {
+                throw new Refusal("count", name + " " + frozen + " is what the recipe says: it does not differ.");
+            }
+            if (differed.stream().anyMatch(other -> other.field() == used.field())) {
+                throw new Refusal("count", name + " is named twice.");
+            }
+            used.field().dimension().ifPresent(dimension -> Entry.strict("count", name, used.used())
+                    .neededQuantity(dimension));
+            differed.add(new Differed(
+                    used.field(),
+                    frozen,
+                    used.used().strip(),
+                    used.field().matters(frozen, used.used().strip()),
+                    used.reason().strip()));
+        }
+        return differed;
+    }
+
+    private static Difference row(long runId, Differed one) {
+        Difference row = new Difference();
+        row.runId = runId;
+        row.field = one.field();
+        row.frozen = one.frozen();
+        row.used = one.used();
+        row.matters = one.matters();
+        row.reason = one.reason();
+        return row;
+    }
+
+    private List<SpecimenView> specimens(LotView lot, NewRun form, Setup setup, String by) {
         List<SpecimenView> made = new ArrayList<>();
         if (form.reference() > 0) {
             references.take(lot.productId(), form.reference() * form.batches().size());
@@ -186,11 +320,11 @@ public class Runs {
             Batch batch = form.batches().get(i);
             String key = form.request() + "-" + i;
             made.addAll(lots.addSet(
-                    lot.id(), set(key, batch.test(), batch.count(), form, recipe, form.sampleId(), null), by));
+                    lot.id(), set(key, batch.test(), batch.count(), form, setup, form.sampleId(), null), by));
             if (form.reference() > 0) {
                 LotView kept = references.of(lot.productId()).orElseThrow().lot();
                 made.addAll(lots.addSet(
-                        kept.id(), set(key + "r", batch.test(), form.reference(), form, recipe, null, lot.id()), by));
+                        kept.id(), set(key + "r", batch.test(), form.reference(), form, setup, null, lot.id()), by));
             }
         }
         return made;
@@ -201,15 +335,11 @@ public class Runs {
             PlannedTest test,
             int count,
             NewRun form,
-            Recipes.RecipeView recipe,
+            Setup setup,
             @Nullable Long sample,
             @Nullable Long beside) {
         return Lots.NewSet.of(
-                key,
-                test,
-                count,
-                form.scale(),
-                new Lots.Making(sample, "", form.startedAt(), null, recipe.setup(), beside));
+                key, test, count, form.scale(), new Lots.Making(sample, "", form.startedAt(), null, setup, beside));
     }
 
     /** Before anything is printed: whether the sample lasts. */
@@ -261,6 +391,9 @@ public class Runs {
         run.spoolState = form.surroundings().spoolState();
         run.nozzleHours = form.surroundings().nozzleHours();
         run.differences = form.surroundings().differences();
+        run.enclosure = form.surroundings().enclosure();
+        run.enclosureHumidity = form.surroundings().enclosureHumidity();
+        run.noticed = form.surroundings().noticed();
         run.plateWidth = form.plate().width();
         run.plateDepth = form.plate().depth();
         run.enteredBy = by;
@@ -276,6 +409,16 @@ public class Runs {
         placements.findByRunIdIn(found.stream().map(run -> run.id).toList()).forEach(place -> byRun.computeIfAbsent(
                         place.runId, id -> new ArrayList<>())
                 .add(place));
+        Map<Long, List<Differed>> differed =
+                differences
+                        .findByRunIdInOrderById(
+                                found.stream().map(run -> run.id).toList())
+                        .stream()
+                        .collect(Collectors.groupingBy(
+                                row -> row.runId,
+                                Collectors.mapping(
+                                        row -> new Differed(row.field, row.frozen, row.used, row.matters, row.reason),
+                                        Collectors.toList())));
         Map<Long, SpecimenView> known = specimens(byRun.values().stream()
                 .flatMap(List::stream)
                 .map(place -> place.specimenId)
@@ -290,7 +433,16 @@ public class Runs {
                     run.id,
                     recipes.recipe(run.recipeId),
                     run.startedAt,
-                    new Surroundings(run.ambient, run.humidity, run.spoolState, run.nozzleHours, run.differences),
+                    new Surroundings(
+                            run.ambient,
+                            run.humidity,
+                            run.enclosure,
+                            run.enclosureHumidity,
+                            run.spoolState,
+                            run.nozzleHours,
+                            run.noticed,
+                            run.differences),
+                    differed.getOrDefault(run.id, List.of()),
                     new Plate(run.plateWidth, run.plateDepth),
                     placed,
                     run.enteredBy));

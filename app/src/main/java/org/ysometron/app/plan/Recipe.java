@@ -27,6 +27,7 @@ class Recipe {
 
     String source;
     String reason;
+    String reasons = "";
     String frozenBy;
     Instant frozenAt;
 }

@@ -19,18 +19,15 @@ import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Products;
-import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
-import org.ysometron.core.publication.Statement;
 
 /** How a product's specimens are made: recipes for its printers, curing and annealing programmes, its reference lot. */
 @Controller
 class RecipeController {
 
     private final Products products;
-    private final Publications publications;
     private final Instruments instruments;
     private final Recipes recipes;
     private final Treatments treatments;
@@ -39,14 +36,12 @@ class RecipeController {
 
     RecipeController(
             Products products,
-            Publications publications,
             Instruments instruments,
             Recipes recipes,
             Treatments treatments,
             References references,
             Lots lots) {
         this.products = products;
-        this.publications = publications;
         this.instruments = instruments;
         this.recipes = recipes;
         this.treatments = treatments;
@@ -54,11 +49,17 @@ class RecipeController {
         this.lots = lots;
     }
 
-    /** One setting: what is published and what the recipe uses. */
-    record Setting(String title, String published, String used) {}
+    /** One setting: what is published and what the recipe uses, how far apart they are, and why. */
+    record Setting(String title, Recipes.Kept kept, String used) {}
 
     /** A recipe with its settings beside what is published. */
-    record RecipeRow(Recipes.RecipeView recipe, List<Setting> settings, List<String> changes, boolean inForce) {}
+    record RecipeRow(
+            Recipes.RecipeView recipe,
+            List<Setting> settings,
+            List<String> unsaid,
+            List<String> beyond,
+            List<String> changes,
+            boolean inForce) {}
 
     @GetMapping("/products/{code}/recipes")
     String page(@PathVariable String code, Model model) {
@@ -78,6 +79,13 @@ class RecipeController {
         for (RecipeField field : RecipeField.of(product.family())) {
             entries.put(field, sent.getOrDefault(field.name(), "").strip());
         }
+        Map<RecipeField, Recipes.Why> whys = new EnumMap<>(RecipeField.class);
+        entries.keySet()
+                .forEach(field -> whys.put(
+                        field,
+                        new Recipes.Why(
+                                sent.getOrDefault("why-" + field.name(), "").strip(),
+                                sent.getOrDefault("from-" + field.name(), "").strip())));
         return stored(
                 product,
                 sent,
@@ -87,6 +95,7 @@ class RecipeController {
                         product,
                         key("printer", "The printer", sent.get("printer")),
                         entries,
+                        whys,
                         "TUNED".equals(sent.get("status")) ? Recipes.Status.TUNED : Recipes.Status.MAKERS,
                         sent.getOrDefault("source", ""),
                         sent.getOrDefault("reason", ""),
@@ -177,6 +186,8 @@ class RecipeController {
             rows.add(new RecipeRow(
                     recipe,
                     settings(product, recipe),
+                    recipe.unsaid(product.family()),
+                    recipes.beyond(product, recipe),
                     before.map(recipe::differences).orElse(List.of()),
                     newest));
         }
@@ -202,29 +213,24 @@ class RecipeController {
         Map<String, String> typed = new java.util.HashMap<>();
         if (!all.isEmpty()) {
             Recipes.RecipeView newest = all.get(0);
-            RecipeField.of(product.family())
-                    .forEach(field -> typed.put(field.name(), newest.entries().getOrDefault(field, "")));
+            RecipeField.of(product.family()).forEach(field -> {
+                Recipes.Kept kept = newest.kept().getOrDefault(field, Recipes.Kept.NONE);
+                typed.put(field.name(), newest.entries().getOrDefault(field, ""));
+                typed.put("why-" + field.name(), kept.reason());
+                typed.put("from-" + field.name(), kept.source());
+            });
             typed.put("printer", String.valueOf(newest.printerId()));
             typed.put("status", newest.status().name());
         }
         return typed;
     }
 
-    private List<Setting> settings(Products.ProductView product, Recipes.RecipeView recipe) {
-        List<Statement> said = publications
-                .newestDatasheet(product.id())
-                .map(sheet -> publications.statements(sheet.id()))
-                .orElse(List.of());
+    private static List<Setting> settings(Products.ProductView product, Recipes.RecipeView recipe) {
         return RecipeField.of(product.family()).stream()
+                .filter(recipe.entries()::containsKey)
                 .map(field -> new Setting(
                         field.title(),
-                        field.topic()
-                                .flatMap(topic -> said.stream()
-                                        .filter(statement -> statement.topic().equals(topic))
-                                        .findFirst())
-                                .map(statement ->
-                                        statement.asTyped().isEmpty() ? statement.words() : statement.asTyped())
-                                .orElse(""),
+                        recipe.kept().getOrDefault(field, Recipes.Kept.NONE),
                         recipe.entries().getOrDefault(field, "")))
                 .toList();
     }

@@ -71,9 +71,21 @@ class MapsTest {
         return new Runs.RunView(
                 1,
                 new Recipes.RecipeView(
-                        1, 1, 1, "printer 1", 1, Map.of(), Recipes.Status.MAKERS, "", "", "quality", Instant.EPOCH),
+                        1,
+                        1,
+                        1,
+                        "printer 1",
+                        1,
+                        Map.of(),
+                        Map.of(),
+                        Recipes.Status.MAKERS,
+                        "",
+                        "",
+                        "quality",
+                        Instant.EPOCH),
                 AT,
                 new Runs.Surroundings("", "", "", "", ""),
+                List.of(),
                 plate,
                 placed,
                 "bench");

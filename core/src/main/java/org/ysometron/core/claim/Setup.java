@@ -15,12 +15,13 @@ import java.util.stream.Stream;
  * @param recipe revision of the frozen recipe, from 1; 0 without one
  * @param maker who made them, on what and by which file, where they were bought; empty otherwise
  * @param rig frame, grips and fixture that they are tested in, with the mark of the site's method; empty when nobody said
+ * @param changed settings of the run that differed from the recipe and matter, in words; empty where none did
  * @param rework what was done to them that keeps them apart, in words; empty where nothing was
  */
-public record Setup(String printer, int recipe, String maker, String rig, String rework) {
+public record Setup(String printer, int recipe, String changed, String maker, String rig, String rework) {
 
     /** Nobody said. */
-    public static final Setup NONE = new Setup("", 0, "", "", "");
+    public static final Setup NONE = new Setup("", 0, "", "", "", "");
 
     private static final String PARTED = "|";
 
@@ -30,9 +31,20 @@ public record Setup(String printer, int recipe, String maker, String rig, String
             throw new IllegalArgumentException("a recipe's revision is at least 1, not " + recipe);
         }
         printer = plain(printer);
+        changed = plain(changed);
         maker = plain(maker);
         rig = plain(rig);
         rework = plain(rework);
+    }
+
+    /** Made as the recipe says. */
+    public Setup(String printer, int recipe, String maker, String rig, String rework) {
+        this(printer, recipe, "", maker, rig, rework);
+    }
+
+    /** The same with settings that differed from the recipe. */
+    public Setup changed(String settings) {
+        return new Setup(printer, recipe, settings, maker, rig, rework);
     }
 
     /** Printed by a frozen recipe. */
@@ -47,7 +59,7 @@ public record Setup(String printer, int recipe, String maker, String rig, String
 
     /** The same in a rig, with what was done to the specimens. */
     public Setup tested(String inRig, String after) {
-        return new Setup(printer, recipe, maker, inRig, after);
+        return new Setup(printer, recipe, changed, maker, inRig, after);
     }
 
     /** Whether nobody said anything. */
@@ -58,7 +70,7 @@ public record Setup(String printer, int recipe, String maker, String rig, String
     /** All of it in one line; empty when nobody said anything. */
     public String words() {
         String made = recipe > 0 ? printer + ", recipe " + recipe : printer;
-        return Stream.of(made, maker, rig, rework)
+        return Stream.of(made, changed.isEmpty() ? "" : "but " + changed, maker, rig, rework)
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining("; "));
     }
@@ -103,6 +115,7 @@ public record Setup(String printer, int recipe, String maker, String rig, String
         return new Setup(
                 values.getOrDefault("printer", ""),
                 Integer.parseInt(values.getOrDefault("recipe", "0")),
+                values.getOrDefault("changed", ""),
                 values.getOrDefault("maker", ""),
                 values.getOrDefault("rig", ""),
                 values.getOrDefault("rework", ""));
@@ -112,6 +125,7 @@ public record Setup(String printer, int recipe, String maker, String rig, String
         Map<String, String> factors = new LinkedHashMap<>();
         factors.put("printer", printer);
         factors.put("recipe", recipe == 0 ? "" : String.valueOf(recipe));
+        factors.put("changed", changed);
         factors.put("maker", maker);
         factors.put("rig", rig);
         factors.put("rework", rework);

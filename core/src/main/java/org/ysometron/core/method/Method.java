@@ -91,6 +91,15 @@ public abstract class Method {
     }
 
     /**
+     * Which steps of one thing pass, by their place: of a method that grades step after step.
+     *
+     * @throws IllegalArgumentException for readings that cannot belong together
+     */
+    public List<Boolean> passing(Readings readings, Pinned pinned) {
+        return List.of();
+    }
+
+    /**
      * The load at which a specimen of nominal size is to be expected to give a figure: what a gauge is chosen by.
      *
      * @param figure of the characteristic that the file names first, in its unit

@@ -35,6 +35,7 @@ import org.ysometron.core.reading.Sheet;
  * @param clock when it wants to be looked at
  * @param staircase key of the field that goes one step up after what held and one down after what did not, by the parameter 'step'
  * @param suspends what says of a print that nothing made in it can be trusted yet; empty where nothing does
+ * @param published topic of publications whose range its steps are set beside; empty where there is none
  * @param example readings of one specimen as they are typed
  */
 public record MethodData(
@@ -58,6 +59,7 @@ public record MethodData(
         Clock clock,
         Optional<String> staircase,
         Optional<Suspends> suspends,
+        Optional<String> published,
         Map<String, List<String>> example) {
 
     /**

@@ -76,6 +76,7 @@ final class MethodFile {
                 clock(all.find("clock"), sheet, parameters.keySet()),
                 staircase(all.find("staircase"), sheet, parameters),
                 suspends(all.find("suspends"), characteristics),
+                Optional.ofNullable(all.find("published")).map(this::text),
                 example(all.need("example"), sheet));
         all.nothingElse();
         return data;

@@ -27,7 +27,8 @@ abstract class Tower extends Method {
 
     @Override
     protected final Map<String, Figure> reduce(Readings readings, Pinned pinned) {
-        List<Step> steps = steps(readings, pinned);
+        List<Step> steps = new ArrayList<>(steps(readings, pinned));
+        steps.sort(Comparator.comparingDouble(Step::at));
         int[] window = window(steps);
         String unit = data().main().unit();
         Working working = Working.of(step(
@@ -67,6 +68,12 @@ abstract class Tower extends Method {
         return Figure.between(high, failed, working.then(step("neighbour that failed", "s₃", "", failed, unit, "")));
     }
 
+    @Override
+    public final List<Boolean> passing(Readings readings, Pinned pinned) {
+        return steps(readings, pinned).stream().map(Step::passes).toList();
+    }
+
+    /** The steps in the order in which they were read. */
     private List<Step> steps(Readings readings, Pinned pinned) {
         double[] at = readings.all(setting);
         double[] stringing = readings.all("step-stringing");
@@ -90,7 +97,6 @@ abstract class Tower extends Method {
                     && spike[i] >= pinned.value("least-spike");
             steps.add(new Step(here, passes));
         }
-        steps.sort(Comparator.comparingDouble(Step::at));
         return steps;
     }
 

@@ -1,0 +1,5 @@
+package org.ysometron.app.equipment;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface PrinterRepository extends JpaRepository<PrinterRow, Long> {}

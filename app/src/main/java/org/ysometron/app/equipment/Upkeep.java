@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.UnitOfMeasure;
@@ -99,7 +100,8 @@ public class Upkeep {
         }
         UpkeepRow row = new UpkeepRow();
         if (kind.measures != null) {
-            row.measured = org.ysometron.app.web.Entry.strict("upkeep", "What was measured", measured)
+            row.measured = Problems.thrown()
+                    .cell("upkeep", "What was measured", measured)
                     .neededQuantity(UnitOfMeasure.working(kind.measures))
                     .orElseThrow();
         } else if (measured != null && !measured.isBlank()) {

@@ -56,7 +56,7 @@ class Looks {
     }
 
     /** A grade that was given, with its example; a grade by several is shown by each. */
-    record Given(String value, String words, String drawing, String fault, String by) {}
+    record Given(String value, String said, String drawing, String fault, String by) {}
 
     /** What of one specimen was graded in one thing. */
     record Element(String title, List<Given> given) {}
@@ -73,7 +73,7 @@ class Looks {
     record Step(String at, List<Given> given, boolean passes, boolean published) {}
 
     /** A tower, its lowest step last as it stands. */
-    record Tower(String specimen, String title, List<Step> steps, List<String> ends, String published) {}
+    record Tower(String specimen, String title, String heads, List<Step> steps, List<String> ends, String published) {}
 
     /** A colour on the plane of a* and b*. */
     record Dot(double x, double y, double lightness, String title, boolean own) {}
@@ -88,7 +88,7 @@ class Looks {
             String said) {}
 
     /** All that was looked at of a lot. */
-    record OfLot(List<Piece> pieces, List<Tower> towers, Optional<Plane> plane, List<String> colours) {
+    record OfLot(List<Piece> pieces, List<Tower> towers, Optional<Plane> plane, List<String> colours, String counted) {
 
         /** Whether nothing was. */
         public boolean isEmpty() {
@@ -123,7 +123,33 @@ class Looks {
                         .map(record -> tower(lot, record))
                         .toList(),
                 plane(coloured, record -> record.specimen().label(), lot.id()),
-                coloured.stream().map(Looks::colour).toList());
+                coloured.stream().map(Looks::colour).toList(),
+                coloured.isEmpty() ? "" : counted(lot, coloured));
+    }
+
+    /** Plaques, samples and lots told apart: what one spool shows is not yet what a colour is. */
+    private String counted(LotView lot, List<SpecimenRecord> coloured) {
+        long samples = coloured.stream()
+                .map(record -> record.specimen().sampleId())
+                .filter(Objects::nonNull)
+                .distinct()
+                .count();
+        boolean unsaid = coloured.stream().anyMatch(record -> record.specimen().sampleId() == null);
+        List<Long> alike = lots.newest(lot.productId(), MOST_LOTS).stream()
+                .filter(other -> other.colour().equalsIgnoreCase(lot.colour()) && other.id() != lot.id())
+                .map(LotView::id)
+                .toList();
+        long others = bench.records(alike).values().stream()
+                .filter(records -> records.stream().anyMatch(record -> record.isTested() && isColour(record.method())))
+                .count();
+        String spools =
+                unsaid ? "of which sample nobody said" : samples == 1 ? "of one sample" : "of " + samples + " samples";
+        return coloured.size() + (coloured.size() == 1 ? " plaque " : " plaques ") + spools + ", of one lot"
+                + (others == 0
+                        ? ": one lot only. What " + lot.colour() + " is from lot to lot nobody knows yet."
+                        : "; " + others + " other " + (others == 1 ? "lot" : "lots") + " of " + lot.colour()
+                                + (others == 1 ? " was measured." : " were measured."))
+                + (samples > 1 ? "" : " What differs from spool to spool is unknown.");
     }
 
     private static List<Field> graded(Method method) {
@@ -154,7 +180,7 @@ class Looks {
                 .flatMap(rubric::at)
                 .map(grade -> new Given(
                         shown(rubric, grade.value()),
-                        grade.words(),
+                        rubric.stepped() ? grade.words() : shown(rubric, grade.value()) + " " + grade.words(),
                         grade.drawing(),
                         grade.fault(),
                         reading.enteredBy()));
@@ -202,6 +228,7 @@ class Looks {
         return new Tower(
                 record.specimen().label(),
                 method.data().title(),
+                stepped(method).stream().map(Field::words).collect(Collectors.joining(", ")),
                 order.stream().map(steps::get).toList(),
                 record.results().stream().map(Looks::said).toList(),
                 said.map(statement -> topic.orElseThrow().title() + ", published: " + statement.published())

@@ -412,23 +412,23 @@ class MakeController {
     static final int MOST_DIFFERENCES = 4;
 
     private static Runs.Surroundings surroundings(Sent form) {
-        form.inForm("ambient", "The room's temperature").quantity(Dimension.TEMPERATURE);
-        form.inForm("enclosure", "The enclosure's temperature").quantity(Dimension.TEMPERATURE);
-        form.inForm("humidity", "The room's humidity").within(Dimension.RATIO, 0, 1, 0, "40 %");
-        form.inForm("enclosureHumidity", "The enclosure's humidity").within(Dimension.RATIO, 0, 1, 0, "15 %");
-        String noticed = form.inForm("noticed", "What was noticed").text(200);
-        if (noticed.matches(".*\\d.*")) {
-            form.wrong("What was noticed is a remark, never a figure: leave the number out.");
-        }
-        return new Runs.Surroundings(
+        Runs.Surroundings surroundings = new Runs.Surroundings(
                 form.inForm("ambient", "The room").text(30),
                 form.inForm("humidity", "The humidity").text(30),
                 form.inForm("enclosure", "The enclosure").text(30),
                 form.inForm("enclosureHumidity", "The enclosure's humidity").text(30),
                 form.inForm("spoolState", "The spool's state").text(60),
                 form.inForm("nozzleHours", "The nozzle's hours").text(30),
-                noticed,
+                form.inForm("noticed", "What was noticed").text(200),
                 form.inForm("differences", "What differed").text(300));
+        form.inForm("ambient", "The room's temperature").quantity(Dimension.TEMPERATURE);
+        form.inForm("enclosure", "The enclosure's temperature").quantity(Dimension.TEMPERATURE);
+        form.inForm("humidity", "The room's humidity").within(Dimension.RATIO, 0, 1, 0, "40 %");
+        form.inForm("enclosureHumidity", "The enclosure's humidity").within(Dimension.RATIO, 0, 1, 0, "15 %");
+        if (surroundings.noticed().matches(".*\\d.*")) {
+            form.wrong("What was noticed is a remark, never a figure: leave the number out.");
+        }
+        return surroundings;
     }
 
     private static List<Runs.Used> used(Sent form) {

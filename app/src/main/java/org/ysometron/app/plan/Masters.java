@@ -25,6 +25,7 @@ import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.reading.Sheet;
+import org.ysometron.core.working.Figures;
 
 /**
  * Signed masters: what results of a product in a colour are compared with, such as the coordinates of its colour. One account proposes
@@ -73,7 +74,13 @@ public class Masters {
         public String words() {
             return fields(method).stream()
                     .filter(field -> entries.containsKey(field.key()))
-                    .map(field -> (field.words() + " " + entries.get(field.key()) + " " + field.unit()).strip())
+                    .map(field -> field.words() + " "
+                            + Figures.withUnit(
+                                    Sheet.read(field, 1, entries.getOrDefault(field.key(), ""))
+                                            .value()
+                                            .orElse(0),
+                                    4,
+                                    field.unit()))
                     .collect(Collectors.joining(", "));
         }
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.regex.Matcher;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -29,6 +30,7 @@ import org.ysometron.core.plan.PrinterLimits;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Recommended;
 import org.ysometron.core.publication.Statement;
+import org.ysometron.core.publication.Topic;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Typed;
 import org.ysometron.core.quantity.UnitOfMeasure;
@@ -233,6 +235,18 @@ public class Recipes {
             throw new Refusal(
                     field.name(), field.title() + " has 64 characters, 0 to 9 and a to f; or send the file itself.");
         }
+        // One vocabulary: a fan speed is never typed as a temperature, though words may stand in its field.
+        field.topic().flatMap(Topic::dimension).ifPresent(dimension -> {
+            Matcher number = Typed.NUMBER.matcher(text);
+            Optional<UnitOfMeasure> unit = number.matches() ? UnitOfMeasure.find(number.group(2)) : Optional.empty();
+            if (unit.filter(found -> found.dimension() != dimension).isPresent()
+                    && !number.group(2).isBlank()) {
+                throw new Refusal(
+                        field.name(),
+                        field.title() + ": '" + text + "' is "
+                                + unit.get().dimension().phrase() + ", not " + dimension.phrase() + ".");
+            }
+        });
         field.dimension().ifPresent(Entry.strict(field.name(), field.title(), text)::neededQuantity);
     }
 
@@ -305,10 +319,16 @@ public class Recipes {
         if (dimension.isEmpty() || !numbers) {
             return "";
         }
+        // A limit is kept below, and what lies below it does not differ.
+        boolean limit = published.topic().equals(Topic.FLOW_LIMIT);
         Typed used = Typed.read(field.title(), entries.getOrDefault(field, ""), UnitOfMeasure.working(dimension.get()));
         return used instanceof Typed.Accepted accepted
                 ? Recommended.beside(
-                                dimension.get(), published.value(), published.low(), published.high(), accepted.value())
+                                dimension.get(),
+                                limit ? OptionalDouble.empty() : published.value(),
+                                published.low(),
+                                limit && published.high().isEmpty() ? published.value() : published.high(),
+                                accepted.value())
                         .words()
                 : "";
     }

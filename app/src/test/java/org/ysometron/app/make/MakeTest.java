@@ -60,6 +60,9 @@ class MakeTest extends DemoSite {
     private Runs runs;
 
     @Autowired
+    private Prints prints;
+
+    @Autowired
     private Plans plans;
 
     @Autowired
@@ -875,6 +878,101 @@ class MakeTest extends DemoSite {
                 .andExpect(status().is3xxRedirection());
         bench.enter(lot, testLots.force("XY1", "990", org.ysometron.core.method.End.BROKE_IN_GAUGE), "bench");
         assertThat(strength(lot, Orientation.XY).n()).isEqualTo(1);
+    }
+
+    private Runs.NewRun with(Runs.NewRun run, List<Runs.Used> used) {
+        return new Runs.NewRun(
+                run.request(),
+                run.recipeId(),
+                run.sampleId(),
+                run.startedAt(),
+                run.surroundings(),
+                used,
+                run.plate(),
+                run.batches(),
+                run.scale(),
+                run.reference(),
+                run.anyway());
+    }
+
+    /** What differed from the recipe is a field: what matters is a set-up of its own, a temperature within 3 K is not. */
+    @Test
+    void whatDifferedInARunIsAFieldAndSplitsWhereItMatters() {
+        LotView lot = driedLot();
+        Runs.NewRun one = run(lot, "printer 1", 1, 0, null, false);
+        runs.print(
+                lot,
+                with(
+                        one,
+                        List.of(
+                                new Runs.Used(RecipeField.FAN, "30 %", "draught in the room"),
+                                new Runs.Used(RecipeField.NOZZLE, "257 °C", ""))),
+                "bench");
+        runs.print(
+                lot,
+                with(
+                        run(lot, "printer 1", 1, 0, null, false),
+                        List.of(new Runs.Used(RecipeField.NOZZLE, "257 °C", ""))),
+                "bench");
+        assertThat(lots.specimens(lot.id()))
+                .extracting(SpecimenView::setup)
+                .containsExactly(Setup.printed("printer 1", 1).changed("Fan 30 %"), Setup.printed("printer 1", 1));
+        assertThat(Setup.ofKey(Setup.printed("printer 1", 1).changed("Fan 30 %").key()))
+                .isEqualTo(Setup.printed("printer 1", 1).changed("Fan 30 %"));
+        assertThat(runs.of(lot).get(0).differed())
+                .extracting(Runs.Differed::words)
+                .containsExactly(
+                        "Fan 30 % instead of 10 %: draught in the room",
+                        "Nozzle 257 °C instead of 255 °C (too little to matter)");
+        for (Runs.Used wrong : List.of(
+                new Runs.Used(RecipeField.FAN, "10 %", ""),
+                new Runs.Used(RecipeField.NOZZLE, "257 mm", ""),
+                new Runs.Used(RecipeField.FAN, " ", ""))) {
+            assertThatThrownBy(() ->
+                            runs.print(lot, with(run(lot, "printer 1", 1, 0, null, false), List.of(wrong)), "bench"))
+                    .isInstanceOf(Refusal.class);
+        }
+    }
+
+    /** Numbers of a run are numbers, and what somebody noticed is none. */
+    @Test
+    void whatIsTypedOfARunIsChecked() throws Exception {
+        LotView lot = driedLot();
+        String[][] wrong = {
+            {"enclosure", "45 %", "The enclosure's temperature"},
+            {"enclosureHumidity", "140 %", "The enclosure's humidity"},
+            {"noticed", "smells 3 of 5", "a remark, never a figure"},
+            {"used-0", "30 %", "Say which setting was '30 %'"}
+        };
+        for (String[] one : wrong) {
+            http.perform(form(lot, "runs").param(one[0], one[1]).param("startedAt", "2026-01-01 10:00"))
+                    .andExpect(status().is(422))
+                    .andExpect(content().string(containsString(one[2].replace("'", "&#39;"))));
+        }
+    }
+
+    /** Prints are data: parts that ended so and so, entered once, with shares by lot, printer and recipe. */
+    @Test
+    void howPartsEndedIsCounted() {
+        Products.ProductView product = products.named("skerry-bf10");
+        LotView lot = driedLot();
+        runs.print(lot, run(lot, "printer 1", 5, 0, null, false), "bench");
+        long run = runs.of(lot).get(0).id();
+        Map<Prints.Ended, Integer> ended = Map.of(Prints.Ended.GOOD, 4, Prints.Ended.CAME_LOOSE, 1);
+        prints.enter(lot, run, ended, "a corner lifted", "once-" + lot.code(), "bench");
+        prints.enter(lot, run, ended, "a corner lifted", "once-" + lot.code(), "bench");
+        Prints.Share own = prints.ofProduct(product.id()).byLot().stream()
+                .filter(share -> share.what().equals(lot.code()))
+                .findFirst()
+                .orElseThrow();
+        assertThat(own.share().of()).isEqualTo(5);
+        // R 4.2.2: binom.test(4, 5)$conf.int is 0.284 to 0.995.
+        assertThat(own.words()).isEqualTo("80 % (28 to 99 %)");
+        assertThat(own.others()).isEqualTo("1 came loose");
+        assertThatThrownBy(() -> prints.enter(lot, run, Map.of(), "", "none-" + lot.code(), "bench"))
+                .hasMessageContaining("how many parts");
+        assertThatThrownBy(() -> prints.enter(lot, run + 100_000, ended, "", "other", "bench"))
+                .hasMessageContaining("print run");
     }
 
     /** A change of recipe splits the chart: what is printed by the next revision is on a series of its own. */

@@ -1,0 +1,458 @@
+package org.ysometron.app.evidence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.plan.GradeWeights;
+import org.ysometron.app.plan.Masters;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.product.Publications;
+import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Basis;
+import org.ysometron.core.claim.Build;
+import org.ysometron.core.claim.Conditioning;
+import org.ysometron.core.claim.Form;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.End;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Reduced;
+import org.ysometron.core.plan.PlannedTest;
+import org.ysometron.core.plan.PlannedTest.Notch;
+import org.ysometron.core.publication.Statement;
+import org.ysometron.core.publication.Terms;
+import org.ysometron.core.publication.Topic;
+
+/** What is graded, weighed against a master or looked at: who said it, by which scale, and what it is compared with. */
+class LookedAtTest extends DemoSite {
+
+    @Autowired
+    private Masters masters;
+
+    @Autowired
+    private GradeWeights weights;
+
+    @Autowired
+    private Looks looks;
+
+    @Autowired
+    private Provisionals provisionals;
+
+    private Products.ProductView product;
+    private LotView lot;
+
+    @BeforeEach
+    void aProductOfItsOwn() {
+        confirmed("bench");
+        product = testProducts.saying(new Publications.Draft(
+                new Statement(
+                        0,
+                        Topic.STORAGE,
+                        Form.STATED,
+                        "dry",
+                        OptionalDouble.empty(),
+                        OptionalDouble.empty(),
+                        OptionalDouble.empty(),
+                        "dry",
+                        "",
+                        Terms.NONE,
+                        0),
+                null));
+        lot = testProducts.lot(product);
+    }
+
+    private static Method method(String id) {
+        return Methods.of(id).orElseThrow();
+    }
+
+    private List<SpecimenView> set(LotView of, String method, SpecimenDesign design, int n) {
+        boolean printed = design.isPrinted();
+        PlannedTest test = new PlannedTest(
+                method(method),
+                design,
+                printed ? Orientation.XY : Orientation.NONE,
+                Notch.NONE,
+                printed ? Basis.SOLID : Basis.AS_SUPPLIED,
+                Build.NONE,
+                printed ? Conditioning.DRY : Conditioning.NONE,
+                0,
+                n,
+                "");
+        return lots.addSet(
+                of.id(),
+                Lots.NewSet.of(
+                        UUID.randomUUID().toString(),
+                        test,
+                        n,
+                        1,
+                        new Lots.Making(null, "", of.madeOn().plusDays(1).atTime(12, 0), null)),
+                "bench");
+    }
+
+    private void enter(
+            LotView of, SpecimenView specimen, Map<String, List<String>> read, @Nullable End end, String by) {
+        long gauge = testLots.instrument(method(specimen.conditions().method()));
+        List<Bench.Entry> entries = new ArrayList<>();
+        read.forEach((field, texts) -> {
+            for (int i = 0; i < texts.size(); i++) {
+                entries.add(new Bench.Entry(specimen.label(), field, i + 1, texts.get(i), end, gauge, texts.get(i)));
+            }
+        });
+        bench.enterTest(of, specimen.label(), entries, by);
+    }
+
+    private void grade(SpecimenView piece, int place, String field, String grade, @Nullable End end, String by) {
+        bench.enterTest(
+                lot,
+                piece.label(),
+                List.of(new Bench.Entry(
+                        piece.label(),
+                        field,
+                        place,
+                        grade,
+                        end,
+                        testLots.instrument(method(piece.conditions().method())),
+                        grade)),
+                by);
+    }
+
+    private static Map<String, List<String>> quality(String stringing) {
+        Map<String, List<String>> read = new LinkedHashMap<>();
+        read.put("overhang", List.of("45"));
+        read.put("bridge", List.of("40"));
+        read.put("stringing", List.of(stringing));
+        read.put("surface", List.of("2"));
+        read.put("corner", List.of("2"));
+        read.put("small-detail", List.of("2"));
+        read.put("first-layers", List.of("2"));
+        read.put("layer-faults", List.of("2"));
+        return read;
+    }
+
+    private Reduced result(LotView of, SpecimenView specimen, String characteristic) {
+        SpecimenRecord record = bench.record(of, specimen.label());
+        return record.results().stream()
+                .filter(one -> one.characteristic().id().equals(characteristic))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(record.problem()));
+    }
+
+    /** M7: at the bench a grade outside its scale is refused with the scale's ends, and each grade stands there drawn. */
+    @Test
+    void m7AGradeOutsideItsScaleIsRefusedAtTheBench() throws Exception {
+        SpecimenView piece =
+                set(lot, "film-release", SpecimenDesign.QUALITY_PIECE, 1).get(0);
+        confirmed("bench", "film-release");
+        http.perform(post("/lots/" + lot.code() + "/bench")
+                        .param("specimen", piece.label())
+                        .param("gauge", String.valueOf(testLots.instrument(method("film-release"))))
+                        .param("field", "film-release-1")
+                        .param("unit", "")
+                        .param("confirm", "")
+                        .param("typed", "4")
+                        .param("outcome", "COMPLETE")
+                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
+                        .with(csrf()))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("is no grade of the scale")))
+                .andExpect(content().string(containsString("0 (blocked on the film) to 3 (comes off smoothly)")))
+                .andExpect(content().string(containsString("data-grade=\"3\"")));
+        assertThat(bench.record(lot, piece.label()).readings()).isEmpty();
+    }
+
+    /** M59: one scoring a person. The same account grades a thing once, another stands beside it, and a change needs a reason. */
+    @Test
+    void m59OnePersonGradesAThingOnce() {
+        SpecimenView piece =
+                set(lot, "film-release", SpecimenDesign.QUALITY_PIECE, 1).get(0);
+        grade(piece, 1, "film-release", "3", End.COMPLETE, "bench");
+        assertThatThrownBy(() -> grade(piece, 2, "film-release", "1", null, "bench"))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("You graded this already: what the layer does 3")
+                .hasMessageContaining("with a reason");
+        grade(piece, 2, "film-release", "2", null, "quality");
+        Reduced both = result(lot, piece, "film-release");
+        assertThat(both.made()).isEqualTo(Reduced.Made.BETWEEN);
+        assertThat(both.value()).hasValue(2);
+        assertThat(both.upper()).hasValue(3);
+        assertThat(bench.record(lot, piece.label()).readings())
+                .extracting(reading -> reading.enteredBy())
+                .containsExactly("bench", "quality");
+    }
+
+    private void weigh() {
+        Map<String, Integer> entries = new LinkedHashMap<>();
+        GradeWeights.elements(method("print-quality")).forEach(element -> entries.put(element.key(), 1));
+        weights.write(
+                product, method("print-quality"), entries, "All alike, until customers say otherwise.", "quality");
+    }
+
+    /** M22: sums are computed, by weights that were there before; lots of one sum share their place. */
+    @Test
+    void m22NothingIsSummedByWeightsThatCameAfter() throws Exception {
+        enter(
+                lot,
+                set(lot, "print-quality", SpecimenDesign.QUALITY_PIECE, 1).get(0),
+                quality("0"),
+                End.COMPLETE,
+                "bench");
+        weigh();
+        Looks.Graded before = looks.lotByLot(product).get(0);
+        assertThat(before.rows()).singleElement().satisfies(row -> {
+            assertThat(row.sum()).isEmpty();
+            assertThat(row.note()).contains("no weights stood before");
+        });
+        List<LotView> later = new ArrayList<>();
+        for (String stringing : List.of("1", "1", "3")) {
+            LotView next = lots.enter(
+                    new Lots.NewLot(
+                            product.code() + "-" + (later.size() + 2),
+                            product.code(),
+                            "natural",
+                            lot.madeOn().plusDays(1),
+                            "",
+                            ""),
+                    "bench");
+            later.add(next);
+            enter(
+                    next,
+                    set(next, "print-quality", SpecimenDesign.QUALITY_PIECE, 1).get(0),
+                    quality(stringing),
+                    End.COMPLETE,
+                    "bench");
+        }
+        Map<String, Looks.LotRow> rows = new LinkedHashMap<>();
+        looks.lotByLot(product).get(0).rows().forEach(row -> rows.put(row.lot(), row));
+        assertThat(rows.get(later.get(0).code()).place()).isEqualTo("1, tied");
+        assertThat(rows.get(later.get(1).code()).place()).isEqualTo("1, tied");
+        assertThat(rows.get(later.get(2).code()).place()).isEqualTo("3");
+        // By hand: overhang 45 of 75 is 3/5, bridge 40 of 100 is 4/10, stringing 1 is 2/3, five elements at their best:
+        // 6.667/8.
+        assertThat(rows.get(later.get(0).code()).sum()).isEqualTo("83 %");
+        http.perform(get("/products/" + product.code() + "/grades")
+                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY"))))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("1, tied")));
+        assertThatThrownBy(() ->
+                        weights.write(product, method("print-quality"), Map.of(), "Because of it all.", "quality"))
+                .hasMessageContaining("a weight from 0 to 10");
+        away(later);
+    }
+
+    private static Map<String, List<String>> colour(String b) {
+        return Map.of(
+                "thickness", List.of("2.00"),
+                "l", List.of("50"),
+                "a", List.of("2.5"),
+                "b", List.of(b));
+    }
+
+    private void propose(String colour, String l, String a, String b, String by) {
+        masters.propose(
+                product,
+                method("colour-of-plaque"),
+                colour,
+                Map.of("master-l", l, "master-a", a, "master-b", b),
+                "plaque M1, in the cabinet",
+                "First master of the colour.",
+                by);
+    }
+
+    /** A master counts once another account has signed it; the pair is the 20th of those published with CIEDE2000 (from memory). */
+    @Test
+    void aMasterIsSignedByAnother() throws Exception {
+        SpecimenView plaque =
+                set(lot, "colour-of-plaque", SpecimenDesign.PLAQUE, 1).get(0);
+        enter(lot, plaque, colour("0"), End.COMPLETE, "bench");
+        assertThat(result(lot, plaque, "colour-difference").reason()).contains("no master of this colour is signed");
+        propose("natural", "58", "24", "15", "quality");
+        long id = masters.of(product.id()).get(0).id();
+        assertThat(result(lot, plaque, "colour-difference").made()).isEqualTo(Reduced.Made.NOTHING);
+        assertThatThrownBy(() -> masters.sign(product.id(), id, "quality"))
+                .hasMessageContaining("another account does");
+        masters.sign(product.id(), id, "release");
+        masters.sign(product.id(), id, "release");
+        assertThat(result(lot, plaque, "colour-difference").value().orElseThrow())
+                .isCloseTo(19.4535, within(5e-5));
+        assertThat(bench.record(lot, plaque.label()).master().words())
+                .contains("signed by release")
+                .contains("after the lot was made");
+        // The second one is signed when the lot is there already: the first goes on to hold for it.
+        propose("natural", "50", "2.5", "0", "quality");
+        masters.sign(product.id(), masters.of(product.id()).get(1).id(), "release");
+        assertThat(result(lot, plaque, "colour-difference").value().orElseThrow())
+                .isCloseTo(19.4535, within(5e-5));
+        http.perform(get("/lots/" + lot.code() + "/looks")
+                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY"))))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("difference to the master 19")))
+                .andExpect(content().string(containsString("signed by release")));
+    }
+
+    @Test
+    void aMasterIsOfTheProductsColourAndWhole() {
+        assertThatThrownBy(() -> propose("puce", "58", "24", "15", "quality"))
+                .hasMessageContaining("one of the product's colours");
+        assertThatThrownBy(() -> propose("natural", "58", "24 MPa", "15", "quality"))
+                .hasMessageContaining("'MPa' is a stress, not a colour coordinate");
+        assertThatThrownBy(() -> propose("natural", "", "24", "15", "quality")).hasMessageContaining("Type the L*");
+    }
+
+    /** M38: a colour judged from one spool: plaques, samples and lots are told apart, and one lot is said to be one lot only. */
+    @Test
+    void m38OneLotIsSaidToBeOneLotOnly() throws Exception {
+        SpecimenView plaque =
+                set(lot, "colour-of-plaque", SpecimenDesign.PLAQUE, 1).get(0);
+        enter(lot, plaque, colour("0"), End.COMPLETE, "bench");
+        http.perform(get("/lots/" + lot.code() + "/looks")
+                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY"))))
+                .andExpect(content()
+                        .string(containsString("1 plaque of which sample nobody said, of one lot: one lot only.")))
+                .andExpect(content().string(containsString("What differs from spool to spool is unknown.")));
+        LotView next = lots.enter(
+                new Lots.NewLot(
+                        product.code() + "-2",
+                        product.code(),
+                        "natural",
+                        lot.madeOn().plusDays(1),
+                        "",
+                        ""),
+                "bench");
+        enter(
+                next,
+                set(next, "colour-of-plaque", SpecimenDesign.PLAQUE, 1).get(0),
+                colour("0.2"),
+                End.COMPLETE,
+                "bench");
+        http.perform(get("/lots/" + lot.code() + "/looks")
+                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY"))))
+                .andExpect(content().string(containsString("1 other lot of natural was measured")))
+                .andExpect(content().string(not(containsString("one lot only"))));
+    }
+
+    /** A hollow piece takes the sets of its print out of the count until a print is found solid; it counts itself. */
+    @Test
+    void aHollowPieceSuspendsItsPrint() {
+        masters.propose(
+                product,
+                method("fill-by-weighing"),
+                "natural",
+                Map.of("density", "1.36 g/cm³"),
+                "bar M1, moulded",
+                "Density of the solid.",
+                "quality");
+        masters.sign(product.id(), masters.of(product.id()).get(0).id(), "release");
+        set(lot, "film-release", SpecimenDesign.QUALITY_PIECE, 1);
+        SpecimenView bar =
+                set(lot, "fill-by-weighing", SpecimenDesign.BENDING_BAR, 1).get(0);
+        Map<String, List<String>> read = new LinkedHashMap<>(Map.of(
+                "length", List.of("80"),
+                "width", List.of("10"),
+                "thickness", List.of("4"),
+                "mass", List.of("4.30 g")));
+        enter(lot, bar, read, End.COMPLETE, "bench");
+        assertThat(provisionals.of(List.of(lot)).get(lot.id()))
+                .noneMatch(one -> String.join("", one.reasons()).contains("fill"));
+        SpecimenView hollow =
+                set(lot, "fill-by-weighing", SpecimenDesign.BENDING_BAR, 1).get(0);
+        read.put("mass", List.of("4.00 g"));
+        enter(lot, hollow, read, End.COMPLETE, "bench");
+        // By hand: (4.30 + 4.00)/2 over 4.352 g is 95.4 %.
+        assertThat(provisionals.of(List.of(lot)).get(lot.id()))
+                .filteredOn(one -> String.join("", one.reasons()).contains("fill"))
+                .singleElement()
+                .satisfies(one -> {
+                    assertThat(one.reasons().get(0))
+                            .contains("95.4 %, below 97.0 %")
+                            .contains("bubbles of a wet spool");
+                    assertThat(one.remedy()).contains("dry the material");
+                });
+    }
+
+    /** Off a spool there is no orientation: labels and terms say none, and a print run refuses such a line. */
+    @Test
+    void aPieceOfTheSampleLiesOnNoPlate() {
+        SpecimenView strand =
+                set(lot, "strand-brittleness", SpecimenDesign.STRAND, 1).get(0);
+        assertThat(strand.label()).isEqualTo("P1");
+        assertThat(strand.conditions().words())
+                .contains("as supplied")
+                .doesNotContain("NONE")
+                .doesNotContain("XY");
+        enter(lot, strand, Map.of("held", List.of("4 mm")), End.COMPLETE, "bench");
+        Reduced held = result(lot, strand, "bending-diameter");
+        assertThat(held.made()).isEqualTo(Reduced.Made.AT_MOST);
+        assertThat(held.value()).hasValue(4);
+        assertThatThrownBy(() -> new PlannedTest(
+                        method("strand-brittleness"),
+                        SpecimenDesign.STRAND,
+                        Orientation.XY,
+                        Notch.NONE,
+                        Basis.SOLID,
+                        Build.NONE,
+                        Conditioning.DRY,
+                        0,
+                        5,
+                        ""))
+                .hasMessageContaining("no orientation, for a piece that is not printed");
+    }
+
+    /** A tower's steps are read one after another before it is over, and its ends lie between neighbours. */
+    @Test
+    void aTowerIsReadStepByStep() {
+        SpecimenView tower =
+                set(lot, "temperature-tower", SpecimenDesign.STEPPED_TOWER, 1).get(0);
+        String[][] steps = {
+            {"240 °C", "0", "0", "0"}, {"250 °C", "0", "2", "2"}, {"260 °C", "1", "2", "2"}, {"270 °C", "3", "2", "2"}
+        };
+        for (int i = 0; i < steps.length; i++) {
+            List<Bench.Entry> entries = new ArrayList<>();
+            String[] fields = {"nozzle", "step-stringing", "step-surface", "step-spike"};
+            for (int f = 0; f < fields.length; f++) {
+                entries.add(new Bench.Entry(
+                        tower.label(),
+                        fields[f],
+                        i + 1,
+                        steps[i][f],
+                        i == steps.length - 1 ? End.COMPLETE : null,
+                        testLots.instrument(method("temperature-tower")),
+                        steps[i][f]));
+            }
+            bench.enterTest(lot, tower.label(), entries, "bench");
+        }
+        Reduced lowest = result(lot, tower, "nozzle-lowest");
+        assertThat(lowest.value()).hasValue(240);
+        assertThat(lowest.upper()).hasValue(250);
+        assertThat(looks.of(lot).towers()).singleElement().satisfies(seen -> {
+            assertThat(seen.steps()).extracting(Looks.Step::at).containsExactly("270 °C", "260 °C", "250 °C", "240 °C");
+            assertThat(seen.steps()).extracting(Looks.Step::passes).containsExactly(false, true, true, false);
+        });
+    }
+}

@@ -89,3 +89,16 @@ create table make_part (
   constraint part_request unique (request, ended),
   constraint part_of_run foreign key (run_id) references make_run (id)
 );
+
+-- Irradiance at each place of a chamber, in mW/cm²; times the seconds of a programme it is the dose of what lay there.
+create table equipment_irradiance (
+  id bigint not null auto_increment primary key,
+  instrument_id bigint not null,
+  place int not null,
+  irradiance double not null,
+  measured_on date not null,
+  entered_by varchar(40) not null,
+  entered_at datetime(3) not null,
+  constraint irradiance_once unique (instrument_id, measured_on, place),
+  constraint irradiance_instrument foreign key (instrument_id) references equipment_instrument (id)
+);

@@ -21,6 +21,7 @@ import org.ysometron.app.make.Prints;
 import org.ysometron.app.make.Runs;
 import org.ysometron.app.plan.GradeWeights;
 import org.ysometron.app.plan.Masters;
+import org.ysometron.app.plan.Treatments;
 import org.ysometron.app.product.Products;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Build;
@@ -51,6 +52,7 @@ class Looked {
     private final GradeWeights weights;
     private final Prints prints;
     private final Runs runs;
+    private final Treatments treatments;
 
     Looked(
             Works works,
@@ -61,7 +63,9 @@ class Looked {
             Masters masters,
             GradeWeights weights,
             Prints prints,
-            Runs runs) {
+            Runs runs,
+            Treatments treatments) {
+        this.treatments = treatments;
         this.works = works;
         this.instruments = instruments;
         this.calibrations = calibrations;
@@ -469,7 +473,7 @@ class Looked {
         colour(lot, 90.1, -1.0, 5.8, false, 47);
         int[] doses = {0, 2, 8, 24};
         for (int dose : doses) {
-            String process = cure + (dose == 0 ? "" : "; then " + dose + " J/cm² of light at 405 nm");
+            String process = dose == 0 ? cure : exposed(plover, dose).title();
             for (SpecimenView plaque : made2(lot, "colour-change", process, dose)) {
                 double yellow = 9 * (1 - Math.exp(-dose / 7.0)) + 0.1 * (plaque.id() % 3 - 1);
                 test(
@@ -490,6 +494,19 @@ class Looked {
                 made(lot, "workability", SpecimenDesign.QUALITY_PIECE, 1, cure).get(0),
                 Map.of("sanding", "0", "cutting", "2", "drilling", "1", "painting", "1", "supports-off", "2"),
                 Map.of());
+    }
+
+    /** A programme of light: at 4.0 mW/cm², so many J/cm². */
+    private Treatments.TreatmentView exposed(Products.ProductView product, int joules) {
+        return treatments.freeze(
+                product.id(),
+                Treatments.Kind.EXPOSE,
+                joules + " J/cm² of light at 405 nm",
+                "4.0 mW/cm², " + joules * 250 + " s",
+                Treatments.Pose.LYING,
+                Treatments.Status.TRIAL,
+                "own study 9, window light of a summer day",
+                "quality");
     }
 
     private List<SpecimenView> made2(LotView lot, String method, String process, int dose) {

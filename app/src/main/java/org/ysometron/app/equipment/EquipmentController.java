@@ -48,6 +48,7 @@ class EquipmentController {
     private final EquipmentList equipment;
     private final Printers printers;
     private final Upkeep upkeep;
+    private final Irradiances irradiances;
 
     EquipmentController(
             Instruments instruments,
@@ -55,7 +56,9 @@ class EquipmentController {
             CheckStandards standards,
             EquipmentList equipment,
             Printers printers,
-            Upkeep upkeep) {
+            Upkeep upkeep,
+            Irradiances irradiances) {
+        this.irradiances = irradiances;
         this.printers = printers;
         this.upkeep = upkeep;
         this.equipment = equipment;
@@ -243,6 +246,7 @@ class EquipmentController {
         model.addAttribute("calibrations", calibrations.all().getOrDefault(id, List.of()));
         model.addAttribute("standards", standards.of(id));
         model.addAttribute("limits", limits(printers.limits(id), problems.none() ? Map.of() : typed));
+        model.addAttribute("irradiances", irradiances.of(id).descendingMap());
         model.addAttribute("upkeep", upkeep.of(id));
         model.addAttribute("upkeepKinds", Upkeep.kinds());
         model.addAttribute("request", UUID.randomUUID().toString());

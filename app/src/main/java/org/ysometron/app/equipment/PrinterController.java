@@ -2,6 +2,7 @@ package org.ysometron.app.equipment;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -25,9 +26,11 @@ class PrinterController {
 
     private final Printers printers;
     private final Upkeep upkeep;
+    private final Irradiances irradiances;
     private final EquipmentController pages;
 
-    PrinterController(Printers printers, Upkeep upkeep, EquipmentController pages) {
+    PrinterController(Printers printers, Upkeep upkeep, Irradiances irradiances, EquipmentController pages) {
+        this.irradiances = irradiances;
         this.printers = printers;
         this.upkeep = upkeep;
         this.pages = pages;
@@ -82,6 +85,36 @@ class PrinterController {
                 upkeep.enter(
                         id, kind.get(), done, form.raw("words"), form.raw("measured"), form.request(), by.getName());
                 return "redirect:/equipment/" + id + "#upkeep";
+            } catch (Refusal refusal) {
+                form.problems().add(refusal);
+            }
+        }
+        return refused(id, form, model, response);
+    }
+
+    @PostMapping("/equipment/{id}/irradiance")
+    @PreAuthorize("hasAuthority('ENTRY')")
+    String irradiate(
+            @PathVariable long id,
+            @RequestParam Map<String, String> sent,
+            Authentication by,
+            Model model,
+            HttpServletResponse response) {
+        Sent form = new Sent(sent, new Problems(), "irradiance");
+        LocalDate measured = form.problems().date("irradiance", form.raw("measuredOn"));
+        if (form.isRight() && measured != null) {
+            try {
+                irradiances.enter(
+                        id,
+                        form.raw("places")
+                                .lines()
+                                .flatMap(line -> Arrays.stream(line.split(";")))
+                                .map(String::strip)
+                                .filter(text -> !text.isEmpty())
+                                .toList(),
+                        measured,
+                        by.getName());
+                return "redirect:/equipment/" + id + "#irradiance";
             } catch (Refusal refusal) {
                 form.problems().add(refusal);
             }

@@ -8,15 +8,17 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.product.Products;
 
-/** What was looked at: grades, towers and colours, of one lot and lot by lot. */
+/** What was looked at: grades, towers and colours, of one lot and lot by lot; and what light or heat did. */
 @Controller
 class LooksController {
 
     private final Lots lots;
     private final Products products;
     private final Looks looks;
+    private final DosePages doses;
 
-    LooksController(Lots lots, Products products, Looks looks) {
+    LooksController(Lots lots, Products products, Looks looks, DosePages doses) {
+        this.doses = doses;
         this.lots = lots;
         this.products = products;
         this.looks = looks;
@@ -29,6 +31,15 @@ class LooksController {
         model.addAttribute("product", products.product(lot.productId()));
         model.addAttribute("looks", looks.of(lot));
         return "evidence/looks";
+    }
+
+    @GetMapping("/lots/{code}/doses")
+    String byDose(@PathVariable String code, Model model) {
+        LotView lot = lots.named(code);
+        model.addAttribute("lot", lot);
+        model.addAttribute("product", products.product(lot.productId()));
+        model.addAttribute("series", doses.of(lot));
+        return "evidence/doses";
     }
 
     @GetMapping("/products/{code}/grades")

@@ -102,6 +102,7 @@ public class Chambers {
             long id,
             long lotId,
             Treatments.TreatmentView treatment,
+            long chamberId,
             String chamber,
             LocalDateTime beganAt,
             int cycles,
@@ -129,7 +130,8 @@ public class Chambers {
         if (treatment.productId() != lot.productId()) {
             throw new Refusal("treatment", "The programme is for another product.");
         }
-        Kind wanted = treatment.kind() == Treatments.Kind.CURE ? Kind.CURE_CHAMBER : Kind.OVEN;
+        boolean light = treatment.kind() == Treatments.Kind.CURE || treatment.kind() == Treatments.Kind.EXPOSE;
+        Kind wanted = light ? Kind.CURE_CHAMBER : Kind.OVEN;
         if (instruments.instrument(form.chamberId()).kind() != wanted) {
             throw new Refusal(
                     "chamber",
@@ -235,6 +237,7 @@ public class Chambers {
                             run.id,
                             run.lotId,
                             treatments.treatment(run.treatmentId),
+                            run.chamberId,
                             instruments.instrument(run.chamberId).name(),
                             run.beganAt,
                             run.cycles,

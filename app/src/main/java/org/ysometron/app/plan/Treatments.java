@@ -7,6 +7,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.store.PageMemory;
@@ -34,7 +35,11 @@ public class Treatments {
     /** What a programme does. */
     public enum Kind {
         CURE("cure", "cured"),
-        ANNEAL("anneal", "annealed");
+        ANNEAL("anneal", "annealed"),
+        /** Light after the cure, as ageing or over-cure. */
+        EXPOSE("expose", "exposed to light"),
+        /** Heat for hours, as ageing. */
+        AGE("age", "aged");
 
         private final String words;
         private final String done;
@@ -110,9 +115,32 @@ public class Treatments {
             return name + ", rev " + revision;
         }
 
+        /** Seconds of all steps. */
+        public double seconds() {
+            return steps.stream()
+                    .mapToDouble(step -> read(kind, step).seconds())
+                    .sum();
+        }
+
+        /**
+         * What it does to a specimen, in the unit of its dose: mJ/cm² of light, seconds of heat. Of a cure or an anneal only places that
+         * were measured tell; then it is empty.
+         */
+        public OptionalDouble dose() {
+            return switch (kind) {
+                case EXPOSE ->
+                    OptionalDouble.of(steps.stream()
+                            .map(step -> read(kind, step))
+                            .mapToDouble(step -> step.level() * step.seconds())
+                            .sum());
+                case AGE -> OptionalDouble.of(seconds());
+                case CURE, ANNEAL -> OptionalDouble.empty();
+            };
+        }
+
         /** Minutes of each step. */
         List<Long> stepMinutes() {
-            return steps.stream().map(Treatments::minutes).toList();
+            return steps.stream().map(step -> Treatments.minutes(kind, step)).toList();
         }
     }
 
@@ -186,11 +214,12 @@ public class Treatments {
         List<String> lines =
                 steps.lines().map(String::strip).filter(line -> !line.isEmpty()).toList();
         if (lines.isEmpty() || String.join("\n", lines).length() > 400) {
-            throw new Refusal("steps", "Write one step a line, for example 60 °C, 60 min.");
+            throw new Refusal(
+                    "steps", "Write one step a line, for example 60 °C, 60 min; of light 4.2 mW/cm², 30 min.");
         }
         long minutes = 0;
         for (String line : lines) {
-            minutes += minutes(line);
+            minutes += minutes(kind, line);
         }
         Treatment row = new Treatment();
         row.productId = productId;
@@ -211,10 +240,19 @@ public class Treatments {
         return view(treatments.save(row));
     }
 
-    /** Minutes of one step; refused when it is no temperature and time. */
-    private static long minutes(String line) {
+    /** A step as read: the temperature, or the irradiance in mW/cm², and how long. */
+    private record Step(double level, double seconds) {}
+
+    /** Minutes of one step, at least one. */
+    private static long minutes(Kind kind, String line) {
+        return Math.max(1, Math.round(read(kind, line).seconds() / 60));
+    }
+
+    /** Reads one step; refused when it is no temperature, or no irradiance, and time. */
+    private static Step read(Kind kind, String line) {
+        boolean light = kind == Kind.EXPOSE;
         String[] parts = line.split(",", 2);
-        List<Dimension> wanted = List.of(Dimension.TEMPERATURE, Dimension.TIME);
+        List<Dimension> wanted = List.of(light ? Dimension.IRRADIANCE : Dimension.TEMPERATURE, Dimension.TIME);
         Problems unread = new Problems();
         List<Double> read = new ArrayList<>();
         for (int i = 0; i < parts.length; i++) {
@@ -222,12 +260,15 @@ public class Treatments {
                     .neededQuantity(wanted.get(i))
                     .ifPresent(read::add);
         }
-        if (read.size() != 2 || read.get(1) < 60) {
+        if (read.size() != 2 || read.get(1) < (light ? 1 : 60)) {
             throw new Refusal(
                     "steps",
-                    "'" + line + "' is no step; expected a temperature and a time, for example 60 °C, 60 min.");
+                    "'" + line + "' is no step; expected "
+                            + (light
+                                    ? "an irradiance and a time, for example 4.2 mW/cm², 30 min."
+                                    : "a temperature and a time, for example 60 °C, 60 min."));
         }
-        return Math.round(read.get(1) / 60);
+        return new Step(read.get(0), read.get(1));
     }
 
     private static TreatmentView view(Treatment row) {

@@ -12,6 +12,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -26,11 +27,17 @@ import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.equipment.Irradiances;
+import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.make.Chambers;
+import org.ysometron.app.make.Doses;
 import org.ysometron.app.plan.GradeWeights;
 import org.ysometron.app.plan.Masters;
+import org.ysometron.app.plan.Treatments;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.app.web.Refusal;
@@ -64,6 +71,24 @@ class LookedAtTest extends DemoSite {
 
     @Autowired
     private Provisionals provisionals;
+
+    @Autowired
+    private DosePages doses;
+
+    @Autowired
+    private Doses dosesMade;
+
+    @Autowired
+    private Treatments treatments;
+
+    @Autowired
+    private Chambers chambers;
+
+    @Autowired
+    private Irradiances irradiances;
+
+    @Autowired
+    private Instruments instruments;
 
     private Products.ProductView product;
     private LotView lot;
@@ -454,5 +479,131 @@ class LookedAtTest extends DemoSite {
             assertThat(seen.steps()).extracting(Looks.Step::at).containsExactly("270 °C", "260 °C", "250 °C", "240 °C");
             assertThat(seen.steps()).extracting(Looks.Step::passes).containsExactly(false, true, true, false);
         });
+    }
+
+    private void exposed(String programme, int seconds, double yellow, int n) {
+        Treatments.TreatmentView known = treatments.freeze(
+                product.id(),
+                Treatments.Kind.EXPOSE,
+                programme,
+                "4.0 mW/cm², " + seconds + " s",
+                Treatments.Pose.LYING,
+                Treatments.Status.TRIAL,
+                "own study",
+                "quality");
+        yellows(known.title(), yellow, n);
+    }
+
+    private List<SpecimenView> yellows(String process, double yellow, int n) {
+        PlannedTest test = new PlannedTest(
+                method("colour-change"),
+                SpecimenDesign.PLAQUE,
+                Orientation.XY,
+                Notch.NONE,
+                Basis.SOLID,
+                Build.NONE,
+                Conditioning.DRY,
+                0,
+                n,
+                process);
+        List<SpecimenView> made = lots.addSet(
+                lot.id(),
+                Lots.NewSet.of(
+                        UUID.randomUUID().toString(),
+                        test,
+                        n,
+                        1,
+                        new Lots.Making(null, process, lot.madeOn().plusDays(1).atTime(12, 0), null)),
+                "bench");
+        for (int i = 0; i < made.size(); i++) {
+            enter(
+                    lot,
+                    made.get(i),
+                    Map.of(
+                            "l", List.of("90"),
+                            "a", List.of("0"),
+                            "b", List.of("3"),
+                            "l-after", List.of("90"),
+                            "a-after", List.of("0"),
+                            "b-after", List.of(String.valueOf(3 + yellow + 0.1 * (i - 1)))),
+                    End.COMPLETE,
+                    "bench");
+        }
+        return made;
+    }
+
+    /** Doses are those of the programmes, each figure stands beside that of none, and a plateau is said with its interval. */
+    @Test
+    void aChangeIsShownByItsDose() throws Exception {
+        yellows("", 0.1, 3);
+        exposed("weak light", 500, 2.2, 3);
+        exposed("light", 2000, 6.1, 3);
+        exposed("strong light", 6000, 8.7, 3);
+        DosePages.Series yellowing = doses.of(lot).stream()
+                .filter(series -> series.title().equals("Yellowing"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(yellowing.groups())
+                .extracting(DosePages.Group::dose)
+                .containsExactly("0 mJ/cm²", "2000 mJ/cm²", "8000 mJ/cm²", "24000 mJ/cm²");
+        // By hand: 0.1 either side has s = 0.1; Welch of three and three, t(4) 2.776 · 0.1 · √(2/3) = 0.2267.
+        assertThat(yellowing.groups().get(1).change()).startsWith("+2.10 CIELAB ± 0.23 CIELAB");
+        assertThat(yellowing.ends()).contains("95 % of the change is done at").contains("least squares");
+        http.perform(get("/lots/" + lot.code() + "/doses")
+                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY"))))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("24000 mJ/cm²")));
+        assertThatThrownBy(() -> treatments.freeze(
+                        product.id(),
+                        Treatments.Kind.EXPOSE,
+                        "no light",
+                        "60 °C, 60 min",
+                        Treatments.Pose.LYING,
+                        Treatments.Status.TRIAL,
+                        "own study",
+                        "quality"))
+                .hasMessageContaining("expected an irradiance and a time");
+    }
+
+    /** At places that were measured a specimen's dose is its own: the light there times the seconds of the programme. */
+    @Test
+    void aDoseIsThatOfItsPlace() {
+        long chamber = instruments.ofKind(Kind.CURE_CHAMBER).get(0).id();
+        Treatments.TreatmentView light = treatments.freeze(
+                product.id(),
+                Treatments.Kind.EXPOSE,
+                "half an hour",
+                "4.0 mW/cm², 30 min",
+                Treatments.Pose.LYING,
+                Treatments.Status.TRIAL,
+                "own study",
+                "quality");
+        List<SpecimenView> made = set(lot, "film-release", SpecimenDesign.QUALITY_PIECE, 2);
+        LocalDate day = lot.madeOn().plusDays(2);
+        irradiances.enter(chamber, List.of("3 mW/cm²", "50 W/m²"), day.minusDays(1), "bench");
+        chambers.treat(
+                lot,
+                new Chambers.NewChamber(
+                        UUID.randomUUID().toString(),
+                        light.id(),
+                        chamber,
+                        day.atTime(9, 0),
+                        1,
+                        1,
+                        2,
+                        Chambers.Placing.FIXED,
+                        Treatments.Pose.LYING,
+                        made.stream().map(SpecimenView::label).toList(),
+                        ""),
+                "bench");
+        // By hand: 3 and 5 mW/cm² for 1800 s.
+        assertThat(dosesMade.of(lot, made).values())
+                .extracting(Doses.Dose::value)
+                .containsExactlyInAnyOrder(5400.0, 9000.0);
+        assertThat(dosesMade.of(lot, made).values()).allMatch(Doses.Dose::measured);
+        assertThatThrownBy(() -> irradiances.enter(chamber, List.of("3 N"), day, "bench"))
+                .hasMessageContaining("Place 1");
+        assertThatThrownBy(() -> irradiances.enter(chamber, List.of("3"), day.minusDays(1), "bench"))
+                .hasMessageContaining("on record already");
     }
 }

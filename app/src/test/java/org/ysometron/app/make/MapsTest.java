@@ -175,7 +175,7 @@ class MapsTest {
                 "sheet",
                 java.time.Instant.EPOCH);
         Chambers.ChamberView run =
-                new Chambers.ChamberView(1, 1, cure, "chamber", AT, cycles, rows, columns, 11, "", placed, "bench");
+                new Chambers.ChamberView(1, 1, cure, 1, "chamber", AT, cycles, rows, columns, 11, "", placed, "bench");
         ChamberMap map = ChamberMap.of(run, Map.of(1L, 54.1));
         assertThat(map.grids()).hasSize(cycles);
         for (ChamberMap.Grid grid : map.grids()) {

@@ -53,6 +53,7 @@ class AccessTest extends DemoSite {
         "/products/skerry-bf10/weights, JUDGEMENT",
         "/equipment/1/limits, ADMINISTRATION JUDGEMENT",
         "/equipment/1/upkeep, ENTRY",
+        "/equipment/1/irradiance, ENTRY",
         "/lots/SK-0129/make/rework, ENTRY",
         "/lots/SK-0129/make/bought, ENTRY",
         "/lots/SK-0129/make/bought/1, JUDGEMENT",

@@ -80,6 +80,11 @@ public record Conditions(
                 : rate;
     }
 
+    /** The same after another cure or anneal; after none where it is empty. */
+    public Conditions after(String other) {
+        return new Conditions(method, basis, orientation, conditioning, rate, design, other, build);
+    }
+
     /** These conditions with another orientation. */
     public Conditions turned(Orientation other) {
         return new Conditions(method, basis, other, conditioning, rate, design, process, build);

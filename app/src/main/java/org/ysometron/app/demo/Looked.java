@@ -188,7 +188,7 @@ class Looked {
     }
 
     private void test(LotView lot, SpecimenView specimen, Map<String, List<String>> read, String instrument) {
-        works.test(lot, specimen, read, End.COMPLETE, instrument);
+        works.test(lot, specimen, read, End.DONE, instrument);
     }
 
     /** Grades by the bench, and by a second grader beside them. */

@@ -384,7 +384,7 @@ class Workshop {
                         "all walls",
                         "100 %, along",
                         "0.45 mm"),
-                "datasheet D2");
+                "datasheet D2, nozzle measured colder");
         LotView lot = works.lots.enter(
                 new Lots.NewLot(
                         "DN-0051",

@@ -75,12 +75,12 @@ public class Masters {
             return fields(method).stream()
                     .filter(field -> entries.containsKey(field.key()))
                     .map(field -> field.words() + " "
-                            + Figures.withUnit(
+                            + Figures.plain(
                                     Sheet.read(field, 1, entries.getOrDefault(field.key(), ""))
                                             .value()
                                             .orElse(0),
-                                    4,
-                                    field.unit()))
+                                    5)
+                            + " " + field.unit())
                     .collect(Collectors.joining(", "));
         }
     }

@@ -210,6 +210,17 @@ public class Recipes {
         if (source.isBlank() || source.length() > 200) {
             throw new Refusal("source", "Say where the settings come from, in at most 200 characters.");
         }
+        Map<RecipeField, Kept> kept = kept(product, entries, whys);
+        kept.forEach((field, one) -> {
+            if (status == Status.MAKERS
+                    && !one.difference().isEmpty()
+                    && !one.difference().equals(Recommended.WITHIN)) {
+                throw new Refusal(
+                        "status",
+                        "These are not the maker's settings, unchanged: " + field.title() + " lies " + one.difference()
+                                + ".");
+            }
+        });
         Recipe row = new Recipe();
         row.productId = product.id();
         row.printerId = printerId;
@@ -217,7 +228,7 @@ public class Recipes {
         row.entries = entries.entrySet().stream()
                 .map(entry -> entry.getKey().name() + ": " + entry.getValue())
                 .collect(Collectors.joining("\n"));
-        row.reasons = written(kept(product, entries, whys));
+        row.reasons = written(kept);
         row.status = status;
         row.source = source.strip();
         row.reason = reason.strip();

@@ -202,7 +202,7 @@ class LookedAtTest extends DemoSite {
                         .param("unit", "")
                         .param("confirm", "")
                         .param("typed", "4")
-                        .param("outcome", "COMPLETE")
+                        .param("outcome", "DONE")
                         .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
                         .with(csrf()))
                 .andExpect(status().is(422))
@@ -217,7 +217,7 @@ class LookedAtTest extends DemoSite {
     void m59OnePersonGradesAThingOnce() {
         SpecimenView piece =
                 set(lot, "film-release", SpecimenDesign.QUALITY_PIECE, 1).get(0);
-        grade(piece, 1, "film-release", "3", End.COMPLETE, "bench");
+        grade(piece, 1, "film-release", "3", End.DONE, "bench");
         assertThatThrownBy(() -> grade(piece, 2, "film-release", "1", null, "bench"))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("You graded this already: what the layer does 3")
@@ -242,12 +242,7 @@ class LookedAtTest extends DemoSite {
     /** M22: sums are computed, by weights that were there before; lots of one sum share their place. */
     @Test
     void m22NothingIsSummedByWeightsThatCameAfter() throws Exception {
-        enter(
-                lot,
-                set(lot, "print-quality", SpecimenDesign.QUALITY_PIECE, 1).get(0),
-                quality("0"),
-                End.COMPLETE,
-                "bench");
+        enter(lot, set(lot, "print-quality", SpecimenDesign.QUALITY_PIECE, 1).get(0), quality("0"), End.DONE, "bench");
         weigh();
         Looks.Graded before = looks.lotByLot(product).get(0);
         assertThat(before.rows()).singleElement().satisfies(row -> {
@@ -270,7 +265,7 @@ class LookedAtTest extends DemoSite {
                     next,
                     set(next, "print-quality", SpecimenDesign.QUALITY_PIECE, 1).get(0),
                     quality(stringing),
-                    End.COMPLETE,
+                    End.DONE,
                     "bench");
         }
         Map<String, Looks.LotRow> rows = new LinkedHashMap<>();
@@ -315,7 +310,7 @@ class LookedAtTest extends DemoSite {
     void aMasterIsSignedByAnother() throws Exception {
         SpecimenView plaque =
                 set(lot, "colour-of-plaque", SpecimenDesign.PLAQUE, 1).get(0);
-        enter(lot, plaque, colour("0"), End.COMPLETE, "bench");
+        enter(lot, plaque, colour("0"), End.DONE, "bench");
         assertThat(result(lot, plaque, "colour-difference").reason()).contains("no master of this colour is signed");
         propose("natural", "58", "24", "15", "quality");
         long id = masters.of(product.id()).get(0).id();
@@ -355,7 +350,7 @@ class LookedAtTest extends DemoSite {
     void m38OneLotIsSaidToBeOneLotOnly() throws Exception {
         SpecimenView plaque =
                 set(lot, "colour-of-plaque", SpecimenDesign.PLAQUE, 1).get(0);
-        enter(lot, plaque, colour("0"), End.COMPLETE, "bench");
+        enter(lot, plaque, colour("0"), End.DONE, "bench");
         http.perform(get("/lots/" + lot.code() + "/looks")
                         .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY"))))
                 .andExpect(content()
@@ -370,12 +365,7 @@ class LookedAtTest extends DemoSite {
                         "",
                         ""),
                 "bench");
-        enter(
-                next,
-                set(next, "colour-of-plaque", SpecimenDesign.PLAQUE, 1).get(0),
-                colour("0.2"),
-                End.COMPLETE,
-                "bench");
+        enter(next, set(next, "colour-of-plaque", SpecimenDesign.PLAQUE, 1).get(0), colour("0.2"), End.DONE, "bench");
         http.perform(get("/lots/" + lot.code() + "/looks")
                         .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY"))))
                 .andExpect(content().string(containsString("1 other lot of natural was measured")))
@@ -402,13 +392,13 @@ class LookedAtTest extends DemoSite {
                 "width", List.of("10"),
                 "thickness", List.of("4"),
                 "mass", List.of("4.30 g")));
-        enter(lot, bar, read, End.COMPLETE, "bench");
+        enter(lot, bar, read, End.DONE, "bench");
         assertThat(provisionals.of(List.of(lot)).get(lot.id()))
                 .noneMatch(one -> String.join("", one.reasons()).contains("fill"));
         SpecimenView hollow =
                 set(lot, "fill-by-weighing", SpecimenDesign.BENDING_BAR, 1).get(0);
         read.put("mass", List.of("4.00 g"));
-        enter(lot, hollow, read, End.COMPLETE, "bench");
+        enter(lot, hollow, read, End.DONE, "bench");
         // By hand: (4.30 + 4.00)/2 over 4.352 g is 95.4 %.
         assertThat(provisionals.of(List.of(lot)).get(lot.id()))
                 .filteredOn(one -> String.join("", one.reasons()).contains("fill"))
@@ -431,7 +421,7 @@ class LookedAtTest extends DemoSite {
                 .contains("as supplied")
                 .doesNotContain("NONE")
                 .doesNotContain("XY");
-        enter(lot, strand, Map.of("held", List.of("4 mm")), End.COMPLETE, "bench");
+        enter(lot, strand, Map.of("held", List.of("4 mm")), End.DONE, "bench");
         Reduced held = result(lot, strand, "bending-diameter");
         assertThat(held.made()).isEqualTo(Reduced.Made.AT_MOST);
         assertThat(held.value()).hasValue(4);
@@ -466,7 +456,7 @@ class LookedAtTest extends DemoSite {
                         fields[f],
                         i + 1,
                         steps[i][f],
-                        i == steps.length - 1 ? End.COMPLETE : null,
+                        i == steps.length - 1 ? End.DONE : null,
                         testLots.instrument(method("temperature-tower")),
                         steps[i][f]));
             }
@@ -526,7 +516,7 @@ class LookedAtTest extends DemoSite {
                             "l-after", List.of("90"),
                             "a-after", List.of("0"),
                             "b-after", List.of(String.valueOf(3 + yellow + 0.1 * (i - 1)))),
-                    End.COMPLETE,
+                    End.DONE,
                     "bench");
         }
         return made;

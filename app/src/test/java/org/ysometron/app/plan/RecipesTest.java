@@ -113,6 +113,15 @@ class RecipesTest extends DemoSite {
                         "240–260 °C", "15 K above what is published", "the tip is colder", "thermocouple at the tip"));
         assertThat(frozen.kept().get(RecipeField.FAN).difference())
                 .isEqualTo("20 percentage points below what is published");
+        assertThatThrownBy(() -> recipes.freeze(
+                        product,
+                        printer("printer 2"),
+                        entries,
+                        Recipes.Status.MAKERS,
+                        "datasheet",
+                        "As the sheet says.",
+                        "quality"))
+                .hasMessageContaining("not the maker's settings, unchanged: Nozzle lies 15 K above what is published");
         assertThat(frozen.unsaid(Family.FILAMENT)).contains("Nozzle's diameter", "Slicer and version");
         http.perform(get("/products/" + product.code() + "/recipes")
                         .with(user("quality").authorities(new SimpleGrantedAuthority("JUDGEMENT"))))

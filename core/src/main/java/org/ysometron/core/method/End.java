@@ -30,6 +30,8 @@ public enum End {
     THIS_PART_FAILED("this part failed", ""),
     OTHER_PART_FAILED("the other part failed", "the other part ended first: a lower bound"),
     HELD_TO_THE_END("held to the end", "it held to the end: a lower bound"),
+    /** Of what is looked at or measured, and not brought to an end. */
+    DONE("done", ""),
     /** By the criterion that is pinned. */
     MOVED("moved", ""),
     BROKE_BETWEEN_READINGS("broke between two readings", "it was found broken at the next reading"),

@@ -14,6 +14,9 @@ import org.ysometron.core.working.Figures;
  */
 public record Recommended(double difference, String words) {
 
+    /** What is said of a setting that does not differ. */
+    public static final String WITHIN = "as published";
+
     /**
      * Compares.
      *
@@ -38,7 +41,7 @@ public record Recommended(double difference, String words) {
         if (most.isPresent() && Rounding.above(used, most.getAsDouble())) {
             return of(dimension, used - most.getAsDouble(), "above");
         }
-        return new Recommended(0, "as published");
+        return new Recommended(0, WITHIN);
     }
 
     /** Whether it differs at all. */

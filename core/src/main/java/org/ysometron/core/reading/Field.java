@@ -90,6 +90,9 @@ public record Field(
 
     /** What a reading at a place is called: width 2, or the words alone where there is one place. */
     public String label(int place) {
+        if (kind == Kind.GRADE) {
+            return place == 1 ? words : words + ", by grader " + place;
+        }
         return places == 1 ? words : words + " " + place;
     }
 

@@ -28,7 +28,7 @@ class GradedTest {
         Sheet.Taken taken = method.data().sheet().read(typed);
         assertThat(taken.problems()).isEmpty();
         Map<String, Reduced> byId = new LinkedHashMap<>();
-        method.results(taken.readings(), method.data().pinned(), End.COMPLETE, OptionalDouble.empty())
+        method.results(taken.readings(), method.data().pinned(), End.DONE, OptionalDouble.empty())
                 .forEach(one -> byId.put(one.characteristic().id(), one));
         return byId;
     }
@@ -48,7 +48,7 @@ class GradedTest {
         assertThatThrownBy(() -> QUALITY.results(
                         new Readings(Map.of("overhang", new double[] {50}), Map.of()),
                         QUALITY.data().pinned(),
-                        End.COMPLETE,
+                        End.DONE,
                         OptionalDouble.empty()))
                 .hasMessageContaining("50 is no grade of");
     }
@@ -98,7 +98,7 @@ class GradedTest {
                         "step-spike",
                         spike.stream().mapToDouble(Integer::doubleValue).toArray()),
                 Map.of());
-        List<Reduced> ends = TOWER.results(readings, TOWER.data().pinned(), End.COMPLETE, OptionalDouble.empty());
+        List<Reduced> ends = TOWER.results(readings, TOWER.data().pinned(), End.DONE, OptionalDouble.empty());
         if (ends.get(0).made() == Reduced.Made.NOTHING) {
             return 0;
         }

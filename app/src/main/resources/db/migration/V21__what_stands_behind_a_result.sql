@@ -102,3 +102,14 @@ create table equipment_irradiance (
   constraint irradiance_once unique (instrument_id, measured_on, place),
   constraint irradiance_instrument foreign key (instrument_id) references equipment_instrument (id)
 );
+
+-- How long a product keeps: what was said when a lot was made holds for it.
+create table product_shelf (
+  id bigint not null auto_increment primary key,
+  product_id bigint not null,
+  days int not null,
+  reason varchar(300) not null,
+  said_by varchar(40) not null,
+  said_at datetime(3) not null,
+  constraint shelf_of_product foreign key (product_id) references product (id)
+);

@@ -1,8 +1,11 @@
 package org.ysometron.app.evidence;
 
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.LongSummaryStatistics;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -16,7 +19,9 @@ import org.ysometron.app.make.Chambers;
 import org.ysometron.app.plan.SiteMethods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.product.ShelfLives;
 import org.ysometron.app.store.OnePage;
+import org.ysometron.app.web.Moments;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.method.Methods;
@@ -36,6 +41,7 @@ class EvidenceController {
     private final ReferenceTests references;
     private final Chambers chambers;
     private final SiteMethods methods;
+    private final ShelfLives shelves;
     private final PlaceMaps places;
 
     EvidenceController(
@@ -51,6 +57,7 @@ class EvidenceController {
             ReferenceTests references,
             Chambers chambers,
             SiteMethods methods,
+            ShelfLives shelves,
             PlaceMaps places) {
         this.derivations = derivations;
         this.page = page;
@@ -58,6 +65,7 @@ class EvidenceController {
         this.references = references;
         this.chambers = chambers;
         this.methods = methods;
+        this.shelves = shelves;
         this.lots = lots;
         this.products = products;
         this.publications = publications;
@@ -102,12 +110,30 @@ class EvidenceController {
                 .distinct()
                 .forEach(method -> notes.add(
                         methods.of(method).pinned() + ". " + method.data().accordance() + "."));
+        age(lot).ifPresent(notes::add);
         bench.records(lot.id()).stream()
                 .map(record -> record.master().words())
                 .filter(words -> !words.isEmpty())
                 .distinct()
                 .forEach(words -> notes.add(words + "."));
         return notes;
+    }
+
+    /** How old the lot was when it was tested. */
+    private Optional<String> age(LotView lot) {
+        LongSummaryStatistics days = bench.records(lot.id()).stream()
+                .flatMap(record -> record.ended().stream())
+                .mapToLong(ended -> ChronoUnit.DAYS.between(lot.madeOn(), Moments.day(ended.enteredAt())))
+                .summaryStatistics();
+        if (days.getCount() == 0) {
+            return Optional.empty();
+        }
+        String keeps = shelves.of(lot.productId(), lot.madeOn())
+                .map(life -> "; it keeps until " + life.until())
+                .orElse("");
+        String age =
+                days.getMin() == days.getMax() ? String.valueOf(days.getMin()) : days.getMin() + " to " + days.getMax();
+        return Optional.of("Age of the lot when it was tested: " + age + " days" + keeps + ".");
     }
 
     /** Strengths by their places on plate and in chamber. */

@@ -1,11 +1,13 @@
 package org.ysometron.app.gate;
 
+import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -22,9 +24,12 @@ import org.ysometron.app.plan.Progress;
 import org.ysometron.app.product.Life;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.product.ShelfLives;
+import org.ysometron.app.web.Moments;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Gate;
 import org.ysometron.core.gate.Right;
+import org.ysometron.core.material.ShelfLife;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.publication.Conflict;
 
@@ -45,6 +50,8 @@ class Hindrances {
     private final Samples samples;
     private final Plans plans;
     private final Progress progress;
+    private final ShelfLives shelves;
+    private final Clock clock;
 
     Hindrances(
             Products products,
@@ -56,7 +63,11 @@ class Hindrances {
             Lots lots,
             Samples samples,
             Plans plans,
-            Progress progress) {
+            Progress progress,
+            ShelfLives shelves,
+            Clock clock) {
+        this.shelves = shelves;
+        this.clock = clock;
         this.products = products;
         this.publications = publications;
         this.provisionals = provisionals;
@@ -114,7 +125,18 @@ class Hindrances {
             if (product.life() == Life.WITHDRAWN) {
                 add(found, lot.id(), List.of(Gate.withdrawn(product.name(), product.lifeReason())));
             }
+            shelves.of(lot.productId(), lot.madeOn())
+                    .filter(life -> life.isPast(LocalDate.now(clock)))
+                    .ifPresent(life -> add(found, lot.id(), List.of(past(lot, life))));
         }
+    }
+
+    private Block past(LotView lot, ShelfLife life) {
+        Optional<LocalDate> last = bench.records(lot.id()).stream()
+                .flatMap(record -> record.ended().stream())
+                .map(ended -> Moments.day(ended.enteredAt()))
+                .max(LocalDate::compareTo);
+        return Gate.pastShelfLife(life, LocalDate.now(clock), life.isTestedAgain(last));
     }
 
     /** Lots without a sample, and lots of another blend than the one that left before them. */

@@ -16,7 +16,7 @@ final class Ways {
             case PRODUCT_WITHDRAWN -> "/products/" + product + "#life";
             case NO_SAMPLE -> own + "/intake#samples";
             case SIZE_GATE, MATERIAL_STATE, INTAKE_CLAIM -> own + "/intake";
-            case TEST_MISSING -> own + "#specimens";
+            case TEST_MISSING, PAST_SHELF_LIFE -> own + "#specimens";
             case READING_OWED -> own + "/bench?step=break";
             case PLAN_LINE -> own + "/plan";
             case CLAIM_OPEN, NOT_COMPARABLE -> own + "/evidence";

@@ -3,6 +3,7 @@ package org.ysometron.app.product;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.Authentication;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.publication.Family;
+import org.ysometron.core.quantity.Dimension;
 
 @Controller
 class ProductController {
@@ -25,15 +27,22 @@ class ProductController {
     private final Publications publications;
     private final ProductFile file;
     private final Prices prices;
+    private final ShelfLives shelves;
     private final Registration registration;
 
     ProductController(
-            Products products, Publications publications, ProductFile file, Prices prices, Registration registration) {
+            ShelfLives shelves,
+            Products products,
+            Publications publications,
+            ProductFile file,
+            Prices prices,
+            Registration registration) {
         this.registration = registration;
         this.products = products;
         this.publications = publications;
         this.file = file;
         this.prices = prices;
+        this.shelves = shelves;
     }
 
     /** A row of the list. */
@@ -141,6 +150,37 @@ class ProductController {
         return show(product, problems, model);
     }
 
+    @PostMapping("/products/{code}/shelf")
+    @PreAuthorize(MAY_PUBLISH)
+    String keep(
+            @PathVariable String code,
+            @RequestParam(defaultValue = "") String keeps,
+            @RequestParam(defaultValue = "") String shelfReason,
+            Authentication by,
+            HttpServletResponse response,
+            Model model) {
+        Products.ProductView product = products.named(code);
+        Problems problems = new Problems();
+        OptionalDouble time =
+                problems.entry("shelf", "How long it keeps", keeps).neededQuantity(Dimension.TIME);
+        if (problems.none()) {
+            try {
+                shelves.say(
+                        product.id(),
+                        (int) Math.min(1_000_000L, Math.round(time.orElse(0) / 86_400)),
+                        shelfReason,
+                        by.getName());
+                return "redirect:/products/" + code + "#life";
+            } catch (Refusal refusal) {
+                problems.add("shelf", refusal.words());
+            }
+        }
+        response.setStatus(422);
+        model.addAttribute("typedKeeps", keeps);
+        model.addAttribute("typedShelfReason", shelfReason);
+        return show(product, problems, model);
+    }
+
     @PostMapping("/products/{code}/prices")
     @PreAuthorize(MAY_PUBLISH)
     String price(
@@ -192,6 +232,7 @@ class ProductController {
         model.addAttribute("product", product);
         model.addAttribute("file", file.of(product));
         model.addAttribute("lives", Life.values());
+        model.addAttribute("shelves", shelves.of(product.id()));
         model.addAttribute("cost", prices.of(product));
         if (!model.containsAttribute("priceForm")) {
             model.addAttribute("priceForm", Prices.Form.BLANK);

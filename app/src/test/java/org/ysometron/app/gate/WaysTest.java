@@ -23,6 +23,7 @@ class WaysTest extends DemoSite {
             Map.entry(Block.Kind.PUBLICATION_CONFLICT, "id=\"publications\""),
             Map.entry(Block.Kind.NOTHING_CLAIMED, "/publish/datasheet"),
             Map.entry(Block.Kind.PRODUCT_WITHDRAWN, "name=\"lifeReason\""),
+            Map.entry(Block.Kind.PAST_SHELF_LIFE, "id=\"specimens\""),
             Map.entry(Block.Kind.NO_SAMPLE, "id=\"samples\""),
             Map.entry(Block.Kind.SIZE_GATE, "ARTEFACT"),
             Map.entry(Block.Kind.MATERIAL_STATE, "DRYING"),

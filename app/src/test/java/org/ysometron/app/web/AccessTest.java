@@ -24,6 +24,7 @@ class AccessTest extends DemoSite {
     @CsvSource({
         "/products/new, ADMINISTRATION",
         "/products/skerry-bf10/life, ADMINISTRATION JUDGEMENT",
+        "/products/skerry-bf10/shelf, ADMINISTRATION JUDGEMENT",
         "/products/skerry-bf10/prices, ADMINISTRATION JUDGEMENT",
         "/products/skerry-bf10/publish/label, ADMINISTRATION JUDGEMENT",
         "/products/skerry-bf10/conflicts, JUDGEMENT",

@@ -109,9 +109,10 @@ public enum SpecimenDesign {
             2600,
             "M30 10H44V34H30ZM44 14H120V30H44M52 14L56 30M62 14L66 30M72 14L76 30M82 14L86 30M92 8H106V36H92"),
     /** Off the spool, and never printed. */
-    STRAND("strand off the spool", Shape.ROUND, 1.75, 1.75, 1000, 0, "M5 24C35 8 60 38 90 20S130 16 145 24"),
+    STRAND("strand off the spool, rev 1", Shape.ROUND, 1.75, 1.75, 1000, 0, "M5 24C35 8 60 38 90 20S130 16 145 24"),
     /** Of the material as it is supplied. */
-    SAMPLE_PIECE("piece of the sample", Shape.RECTANGLE, 10.0, 10.0, 20, 0, "M55 12L80 6L98 16L92 34L66 38L52 28Z");
+    SAMPLE_PIECE(
+            "piece of the sample, rev 1", Shape.RECTANGLE, 10.0, 10.0, 20, 0, "M55 12L80 6L98 16L92 34L66 38L52 28Z");
 
     /** What the section looks like. */
     public enum Shape {

@@ -27,6 +27,7 @@ public record Block(Kind kind, String what, Right lifter, String how, String sub
         PUBLICATION_CONFLICT("publications that differ"),
         NOTHING_CLAIMED("a product that publishes no claim"),
         PRODUCT_WITHDRAWN("a lot of a withdrawn product"),
+        PAST_SHELF_LIFE("a lot past the day that it keeps until"),
         NO_SAMPLE("material that nobody drew from the lot"),
         OTHER_BLEND("another formulation or colour masterbatch"),
         SIZE_GATE("a size outside its gate"),

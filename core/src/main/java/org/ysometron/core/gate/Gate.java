@@ -1,11 +1,13 @@
 package org.ysometron.core.gate;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.Set;
 import org.ysometron.core.claim.Verdict;
+import org.ysometron.core.material.ShelfLife;
 
 /** The rule of release: what blocks, who lifts it, and who may decide. */
 public final class Gate {
@@ -113,6 +115,25 @@ public final class Gate {
                 Right.JUDGEMENT,
                 "Give a word why this lot may still leave, or reject it.",
                 "product");
+    }
+
+    /** A lot that is past its day: it is tested again first, and then somebody else says until when it may leave. */
+    public static Block pastShelfLife(ShelfLife life, LocalDate today, boolean testedAgain) {
+        String what = "It kept until " + life.until() + ", " + life.past(today)
+                + (life.past(today) == 1 ? " day" : " days") + " ago"
+                + (testedAgain ? "; it was tested again since." : ", and nothing of it was tested since.");
+        return testedAgain
+                ? new Block(
+                        Block.Kind.PAST_SHELF_LIFE,
+                        what,
+                        Right.JUDGEMENT,
+                        "Another account with judgement looks at what was tested since, and says in a word until when it may leave.",
+                        "shelf-" + life.until())
+                : new Block(
+                        Block.Kind.PAST_SHELF_LIFE,
+                        what,
+                        Right.ENTRY,
+                        "Add specimens of it and test them, or reject it.");
     }
 
     /** An artefact or fit check that failed its gate: size comes before strength. */

@@ -443,9 +443,9 @@ class Looked {
                 made(lot, "liquid-resistance", SpecimenDesign.PLAQUE, 1, "24 h in isopropanol at 23 °C")
                         .get(0),
                 Map.of(
-                        "mass", List.of("8.112 g"),
+                        "mass-before", List.of("8.112 g"),
                         "mass-after", List.of("8.163 g"),
-                        "length", List.of("60.02", "60.03"),
+                        "length-before", List.of("60.02", "60.03"),
                         "length-after", List.of("60.09", "60.10"),
                         "attack", List.of("2")),
                 BALANCE);

@@ -3,13 +3,14 @@ package org.ysometron.app.plan;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
+import org.ysometron.app.web.Entry;
+import org.ysometron.app.web.Problems;
 import org.ysometron.core.publication.Family;
 import org.ysometron.core.publication.Topic;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Rounding;
-import org.ysometron.core.quantity.Typed;
-import org.ysometron.core.quantity.UnitOfMeasure;
 
 /** What a reference recipe freezes. */
 @SuppressWarnings("ImmutableEnumChecker") // topics cannot be changed
@@ -96,10 +97,19 @@ public enum RecipeField {
         if (dimension != Dimension.TEMPERATURE) {
             return this != PRINT_FILE && this != SLICER;
         }
-        UnitOfMeasure unit = UnitOfMeasure.working(Dimension.TEMPERATURE);
-        return !(Typed.read(title, frozen, unit) instanceof Typed.Accepted first
-                && Typed.read(title, used, unit) instanceof Typed.Accepted then
-                && !Rounding.beyond(then.value(), first.value(), NO_MATTER));
+        OptionalDouble first = figure(frozen);
+        OptionalDouble then = figure(used);
+        return first.isEmpty() || then.isEmpty() || Rounding.beyond(then.getAsDouble(), first.getAsDouble(), NO_MATTER);
+    }
+
+    /** The figure of an entry in the working unit of the field's quantity, or of its topic's; empty where words stand there. */
+    OptionalDouble figure(String text) {
+        Optional<Dimension> quantity = dimension().or(() -> topic().flatMap(Topic::dimension));
+        if (quantity.isEmpty() || text.isBlank()) {
+            return OptionalDouble.empty();
+        }
+        Entry entry = new Problems().entry(name(), title, text);
+        return quantity.get() == Dimension.RATIO ? entry.share() : entry.quantity(quantity.get());
     }
 
     /** Whether a recipe must say it; the others it had better. */

@@ -281,11 +281,7 @@ public class Recipes {
     }
 
     private static OptionalDouble quantity(RecipeField field, Map<RecipeField, String> entries) {
-        String text = entries.getOrDefault(field, "");
-        Dimension dimension = field.dimension().orElse(Dimension.RATIO);
-        return Typed.read(field.title(), text, UnitOfMeasure.working(dimension)) instanceof Typed.Accepted accepted
-                ? OptionalDouble.of(accepted.value())
-                : OptionalDouble.empty();
+        return field.figure(entries.getOrDefault(field, ""));
     }
 
     /** Beside each setting what is published of it at this moment, how far it is from it, why, and where from. */
@@ -332,16 +328,16 @@ public class Recipes {
         }
         // A limit is kept below, and what lies below it does not differ.
         boolean limit = published.topic().equals(Topic.FLOW_LIMIT);
-        Typed used = Typed.read(field.title(), entries.getOrDefault(field, ""), UnitOfMeasure.working(dimension.get()));
-        return used instanceof Typed.Accepted accepted
-                ? Recommended.beside(
+        OptionalDouble used = field.figure(entries.getOrDefault(field, ""));
+        return used.isEmpty()
+                ? ""
+                : Recommended.beside(
                                 dimension.get(),
                                 limit ? OptionalDouble.empty() : published.value(),
                                 published.low(),
                                 limit && published.high().isEmpty() ? published.value() : published.high(),
-                                accepted.value())
-                        .words()
-                : "";
+                                used.getAsDouble())
+                        .words();
     }
 
     private static String written(Map<RecipeField, Kept> kept) {

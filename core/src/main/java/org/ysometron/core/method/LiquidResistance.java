@@ -23,7 +23,7 @@ public final class LiquidResistance extends Graded {
     }
 
     private static Figure change(Readings readings, String key, String unit) {
-        OptionalDouble before = readings.mean(key);
+        OptionalDouble before = readings.mean(key + "-before");
         OptionalDouble after = readings.mean(key + "-after");
         if (before.isEmpty() || after.isEmpty()) {
             return Figure.none("the " + key + " was not read before and after", Working.NONE);
@@ -32,7 +32,14 @@ public final class LiquidResistance extends Graded {
         return Figure.of(
                 change,
                 Working.of(
-                        step(key + " before", "x₀", "mean", before.getAsDouble(), unit, "", readings.all(key)),
+                        step(
+                                key + " before",
+                                "x₀",
+                                "mean",
+                                before.getAsDouble(),
+                                unit,
+                                "",
+                                readings.all(key + "-before")),
                         step(key + " after", "x₁", "mean", after.getAsDouble(), unit, "", readings.all(key + "-after")),
                         step(
                                 "change",

@@ -261,6 +261,18 @@ class MethodContractTest {
         };
     }
 
+    /** A size has one name: the same key on two sheets is the same size, or one of them would start every chart of it anew. */
+    @Test
+    void aSizeOfTwoMethodsIsOne() {
+        Map<String, Characteristic> known = new LinkedHashMap<>();
+        for (Method method : all()) {
+            for (Characteristic size : Characteristics.sizes(method)) {
+                assertThat(size).as(method.data().id()).isEqualTo(known.getOrDefault(size.id(), size));
+                known.put(size.id(), size);
+            }
+        }
+    }
+
     /** Order of readings does not matter; the name of each field is there for people. */
     @ParameterizedTest
     @MethodSource("all")

@@ -327,7 +327,7 @@ class Looked {
         fill(wet, 0.948, 1.36, 44);
         colour(wet, 39.3, -0.7, -3.6, true, 45);
         ends("SS-0015", Map.of(Prints.Ended.GOOD, 5, Prints.Ended.CAME_LOOSE, 1), "a corner lifted");
-        ends("SK-0131", Map.of(Prints.Ended.GOOD, 13), "");
+        ends("SK-0132", Map.of(Prints.Ended.GOOD, 16), "");
     }
 
     private void ends(String code, Map<Prints.Ended, Integer> ended, String note) {

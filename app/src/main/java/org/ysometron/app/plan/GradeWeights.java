@@ -97,6 +97,14 @@ public class GradeWeights {
             throw new Refusal("weights", "Nothing has a weight: a sum of nothing says nothing.");
         }
         Reasons.require("weights", reason, "The reason", 300);
+        boolean alike = of(product.id()).stream()
+                .filter(one -> one.method().equals(method))
+                .reduce((first, last) -> last)
+                .filter(last -> last.entries().equals(entries))
+                .isPresent();
+        if (alike) {
+            throw new Refusal("weights", "Nothing differs from the weights that stand.");
+        }
         Weights row = new Weights();
         row.productId = product.id();
         row.method = method.data().id();

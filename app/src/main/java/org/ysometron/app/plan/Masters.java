@@ -194,13 +194,23 @@ public class Masters {
             throw new Refusal("source", "Say what the master is and where it is kept, in at most 200 characters.");
         }
         Reasons.require("reason", reason, "The reason", 300);
+        String written = entries.entrySet().stream()
+                .map(entry -> entry.getKey() + ": " + entry.getValue())
+                .collect(Collectors.joining("\n"));
+        boolean waiting = masters.findByProductIdInOrderById(List.of(product.id())).stream()
+                .anyMatch(other -> other.signedBy == null
+                        && other.colour.equals(named)
+                        && other.method.equals(method.data().id())
+                        && other.entries.equals(written));
+        if (waiting) {
+            // Sent twice, it is proposed once.
+            return;
+        }
         Master row = new Master();
         row.productId = product.id();
         row.colour = named;
         row.method = method.data().id();
-        row.entries = entries.entrySet().stream()
-                .map(entry -> entry.getKey() + ": " + entry.getValue())
-                .collect(Collectors.joining("\n"));
+        row.entries = written;
         row.source = source.strip();
         row.reason = reason.strip();
         row.proposedBy = by;

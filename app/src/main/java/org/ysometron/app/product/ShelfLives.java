@@ -58,6 +58,13 @@ public class ShelfLives {
             throw new Refusal("shelf", "A lot keeps 1 day to 100 years.");
         }
         Reasons.require("shelf", reason, "The reason", 300);
+        boolean alike = of(productId).stream()
+                .reduce((first, last) -> last)
+                .filter(last -> last.days() == days)
+                .isPresent();
+        if (alike) {
+            throw new Refusal("shelf", "That is what is said already.");
+        }
         Shelf row = new Shelf();
         row.productId = productId;
         row.days = days;

@@ -244,6 +244,7 @@ class LookedAtTest extends DemoSite {
     void m22NothingIsSummedByWeightsThatCameAfter() throws Exception {
         enter(lot, set(lot, "print-quality", SpecimenDesign.QUALITY_PIECE, 1).get(0), quality("0"), End.DONE, "bench");
         weigh();
+        assertThatThrownBy(this::weigh).hasMessageContaining("Nothing differs from the weights that stand");
         Looks.Graded before = looks.lotByLot(product).get(0);
         assertThat(before.rows()).singleElement().satisfies(row -> {
             assertThat(row.sum()).isEmpty();
@@ -313,6 +314,8 @@ class LookedAtTest extends DemoSite {
         enter(lot, plaque, colour("0"), End.DONE, "bench");
         assertThat(result(lot, plaque, "colour-difference").reason()).contains("no master of this colour is signed");
         propose("natural", "58", "24", "15", "quality");
+        propose("natural", "58", "24", "15", "quality");
+        assertThat(masters.of(product.id())).as("sent twice, proposed once").hasSize(1);
         long id = masters.of(product.id()).get(0).id();
         assertThat(result(lot, plaque, "colour-difference").made()).isEqualTo(Reduced.Made.NOTHING);
         assertThatThrownBy(() -> masters.sign(product.id(), id, "quality"))

@@ -60,6 +60,8 @@ class PastItsDayTest extends DemoSite {
         assertThat(past(lot))
                 .as("said after the lot was made: it holds for later lots")
                 .isEmpty();
+        assertThatThrownBy(() -> shelves.say(product.id(), 5, "Measured on lots of the year before.", "quality"))
+                .hasMessageContaining("said already");
         database.update(
                 "update product_shelf set said_at = ? where product_id = ?",
                 LocalDateTime.now().minusDays(40),

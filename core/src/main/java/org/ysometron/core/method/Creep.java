@@ -22,19 +22,8 @@ public final class Creep extends Method {
 
     @Override
     protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
-        double[] times = readings.all("at");
+        double[] times = times(readings, "extension", "extensions");
         double[] extensions = readings.all("extension");
-        if (times.length == 0) {
-            throw new IllegalArgumentException("nothing was read under load yet");
-        }
-        if (times.length != extensions.length) {
-            throw new IllegalArgumentException(times.length + " times and " + extensions.length + " extensions");
-        }
-        for (int i = 1; i < times.length; i++) {
-            if (times[i] <= times[i - 1]) {
-                throw new IllegalArgumentException("times must rise: " + times[i] + " s comes after " + times[i - 1]);
-            }
-        }
         double length = pinned.value("length");
         double[] strains = new double[times.length];
         for (int i = 0; i < strains.length; i++) {

@@ -13,17 +13,8 @@ public final class CurlBack extends Method {
 
     @Override
     protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
-        double[] times = readings.all("at");
+        double[] times = times(readings, "lift", "lifts");
         double[] lifts = readings.all("lift");
-        if (times.length == 0 || times.length != lifts.length) {
-            throw new IllegalArgumentException(
-                    times.length + " times and " + lifts.length + " lifts: one of each is read together");
-        }
-        for (int i = 1; i < times.length; i++) {
-            if (times[i] <= times[i - 1]) {
-                throw new IllegalArgumentException("times must rise: " + times[i] + " s comes after " + times[i - 1]);
-            }
-        }
         int last = lifts.length - 1;
         Working read = Working.of(
                 step("lift after flattening", "h₁", "as read", lifts[0], "mm", ""),

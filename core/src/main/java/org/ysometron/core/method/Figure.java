@@ -56,6 +56,27 @@ public record Figure(OptionalDouble value, OptionalDouble upper, String reason, 
                 OptionalDouble.of(Double.NEGATIVE_INFINITY), OptionalDouble.of(upper), because, List.of(), working);
     }
 
+    /**
+     * What lies between the last look at which one thing held and the first at which it did not.
+     *
+     * @param low above this; empty where nothing was found below
+     * @param high not above this; empty where nothing was found above
+     * @param first why nothing is known below
+     * @param last why nothing is known above
+     * @throws IllegalArgumentException when neither is known, or they stand in the wrong order
+     */
+    static Figure bracketed(OptionalDouble low, OptionalDouble high, String first, String last, Working working) {
+        if (high.isEmpty()) {
+            return above(
+                    low.orElseThrow(() -> new IllegalArgumentException("neither of the two looks was read")),
+                    last,
+                    working);
+        }
+        return low.isEmpty()
+                ? under(high.getAsDouble(), first, working)
+                : between(low.getAsDouble(), high.getAsDouble(), working);
+    }
+
     /** Whether nothing is known of where it begins. */
     boolean isUnder() {
         return value.isPresent() && Double.isInfinite(value.getAsDouble());

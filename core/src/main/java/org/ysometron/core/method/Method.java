@@ -229,6 +229,27 @@ public abstract class Method {
         return mass / 1000 * UnitOfMeasure.STANDARD_GRAVITY;
     }
 
+    /**
+     * The times of readings that were taken one after another, each with its own.
+     *
+     * @param what they are, for messages
+     * @throws IllegalArgumentException when nothing was read, a time has no reading, or times do not rise
+     */
+    protected static double[] times(Readings readings, String key, String what) {
+        double[] times = readings.all("at");
+        int read = readings.all(key).length;
+        if (times.length == 0 || times.length != read) {
+            throw new IllegalArgumentException(
+                    times.length + " times and " + read + " " + what + ": one of each is read together");
+        }
+        for (int i = 1; i < times.length; i++) {
+            if (times[i] <= times[i - 1]) {
+                throw new IllegalArgumentException("times must rise: " + times[i] + " s comes after " + times[i - 1]);
+            }
+        }
+        return times;
+    }
+
     /** One step with its numbers shown. */
     protected static Step step(
             String meaning,

@@ -17,9 +17,6 @@ public final class StrandBrittleness extends Method {
     protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
         OptionalDouble held = readings.mean("held");
         OptionalDouble snapped = readings.mean("snapped");
-        if (held.isEmpty() && snapped.isEmpty()) {
-            throw new IllegalArgumentException("neither a mandrel that held nor one at which it snapped was read");
-        }
         Working working = Working.NONE;
         if (held.isPresent()) {
             working = working.then(step("last that held", "d₂", "as read", held.getAsDouble(), "mm", ""));
@@ -27,14 +24,8 @@ public final class StrandBrittleness extends Method {
         if (snapped.isPresent()) {
             working = working.then(step("first at which it snapped", "d₁", "as read", snapped.getAsDouble(), "mm", ""));
         }
-        Figure figure;
-        if (snapped.isEmpty()) {
-            figure = Figure.under(held.orElseThrow(), "the smallest mandrel did not snap it", working);
-        } else if (held.isEmpty()) {
-            figure = Figure.above(snapped.getAsDouble(), "it snapped at the largest mandrel", working);
-        } else {
-            figure = Figure.between(snapped.getAsDouble(), held.getAsDouble(), working);
-        }
+        Figure figure = Figure.bracketed(
+                snapped, held, "the smallest mandrel did not snap it", "it snapped at the largest mandrel", working);
         return Map.of("bending-diameter", figure);
     }
 }

@@ -42,9 +42,6 @@ public final class SupportDissolving extends Graded {
     }
 
     private static Figure time(OptionalDouble left, OptionalDouble gone) {
-        if (left.isEmpty() && gone.isEmpty()) {
-            throw new IllegalArgumentException("nobody looked whether some of it was left");
-        }
         Working working = Working.NONE;
         if (left.isPresent()) {
             working = working.then(step("some was left at", "t₁", "as read", left.getAsDouble(), "s", ""));
@@ -52,11 +49,7 @@ public final class SupportDissolving extends Graded {
         if (gone.isPresent()) {
             working = working.then(step("none was left at", "t₂", "as read", gone.getAsDouble(), "s", ""));
         }
-        if (gone.isEmpty()) {
-            return Figure.above(left.orElseThrow(), "some was left at the last look", working);
-        }
-        return left.isEmpty()
-                ? Figure.under(gone.getAsDouble(), "none was left at the first look", working)
-                : Figure.between(left.getAsDouble(), gone.getAsDouble(), working);
+        return Figure.bracketed(
+                left, gone, "none was left at the first look", "some was left at the last look", working);
     }
 }

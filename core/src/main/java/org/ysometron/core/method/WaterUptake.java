@@ -20,17 +20,8 @@ public final class WaterUptake extends Method {
     @Override
     protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
         double dry = readings.number("dry");
-        double[] times = readings.all("at");
+        double[] times = times(readings, "mass", "masses");
         double[] masses = readings.all("mass");
-        if (times.length == 0 || times.length != masses.length) {
-            throw new IllegalArgumentException(
-                    times.length + " times and " + masses.length + " masses: one of each is read together");
-        }
-        for (int i = 1; i < times.length; i++) {
-            if (times[i] <= times[i - 1]) {
-                throw new IllegalArgumentException("times must rise: " + times[i] + " s comes after " + times[i - 1]);
-            }
-        }
         int last = masses.length - 1;
         Figure none = Figure.none("nothing was weighed a day after it began", Working.NONE);
         Figure day = none;

@@ -57,9 +57,9 @@ final class BenchFields {
             int read = record.live(field).size();
             boolean isLong = field.places() > MethodData.SIDE_BY_SIDE || field.kind() == Field.Kind.GRADE;
             int places = isLong ? Math.min(field.places(), read + 1) : field.places();
+            BenchPages.Refused here = isLong && refused != null ? refused.onto(field, places) : refused;
             for (int place = isLong ? places : 1; place <= places; place++) {
-                BenchView.Field shown =
-                        field(record, new BenchPages.Key(field, place), refused, !focused, any, displays);
+                BenchView.Field shown = field(record, new BenchPages.Key(field, place), here, !focused, any, displays);
                 focused |= shown.focus();
                 fields.add(shown);
             }

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -127,6 +128,17 @@ class BenchPages {
 
         String typedAt(String at) {
             return typed.getOrDefault(at, "");
+        }
+
+        /** The same at the place of a field that is asked for now: the one it was typed for was taken by somebody else since. */
+        Refused onto(Field field, int place) {
+            String open = new Key(field, place).text();
+            if (key.equals(open) || !key.matches(java.util.regex.Pattern.quote(field.key()) + "-\\d+")) {
+                return this;
+            }
+            Map<String, String> moved = new HashMap<>(typed);
+            moved.put(open, typedAt(key));
+            return new Refused(specimen, open, moved, refusal);
         }
 
         boolean isDoubted() {

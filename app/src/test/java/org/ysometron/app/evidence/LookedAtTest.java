@@ -232,6 +232,29 @@ class LookedAtTest extends DemoSite {
                 .containsExactly("bench", "quality");
     }
 
+    /** Two at one piece: what the second typed is not lost, and who was first is said where the next is asked for. */
+    @Test
+    void whoComesSecondIsToldAndMayStandBeside() throws Exception {
+        SpecimenView piece =
+                set(lot, "film-release", SpecimenDesign.QUALITY_PIECE, 1).get(0);
+        grade(piece, 1, "film-release", "3", End.DONE, "bench");
+        confirmed("quality", "film-release");
+        http.perform(post("/lots/" + lot.code() + "/bench")
+                        .param("specimen", piece.label())
+                        .param("gauge", String.valueOf(testLots.instrument(method("film-release"))))
+                        .param("field", "film-release-1")
+                        .param("unit", "")
+                        .param("confirm", "")
+                        .param("typed", "1")
+                        .param("outcome", "DONE")
+                        .with(user("quality").authorities(new SimpleGrantedAuthority("ENTRY")))
+                        .with(csrf()))
+                .andExpect(status().is(422))
+                .andExpect(content().string(containsString("has this reading already: 3, by bench")))
+                .andExpect(content().string(containsString("id=\"in-film-release-2\"")))
+                .andExpect(content().string(containsString("value=\"1\"")));
+    }
+
     private void weigh() {
         Map<String, Integer> entries = new LinkedHashMap<>();
         GradeWeights.elements(method("print-quality")).forEach(element -> entries.put(element.key(), 1));

@@ -61,6 +61,8 @@ window.addEventListener("pageshow", () => {
 
 // At the bench a scanner or a quick hand types faster than a page settles. While a reading is on its way its keys are kept
 // and given to the next field in order; where the reading is refused, what was typed ahead is refused with it, and said.
+// Keys that choose (how it ended) cannot be kept for a choice that is not there yet: the burst they stand in is refused.
+const CHOOSES = ["Tab", "ArrowLeft", "ArrowRight", "ArrowUp", "ArrowDown"];
 let ahead = null;
 let refusing = 0; // while the rest of a burst that was refused still comes in
 const PAUSE = 200;
@@ -72,7 +74,7 @@ document.addEventListener("htmx:beforeRequest", (event) => {
 document.addEventListener(
   "keydown",
   (event) => {
-    const plain = event.key.length === 1 || event.key === "Enter" || event.key === "Backspace";
+    const plain = event.key.length === 1 || ["Enter", "Backspace", ...CHOOSES].includes(event.key);
     if (ahead === null || !plain || event.ctrlKey || event.metaKey || event.altKey) {
       return;
     }
@@ -88,7 +90,8 @@ document.addEventListener(
 );
 
 function sayRefused() {
-  const lost = ahead.filter((key) => key.length === 1 || key === "Enter").map((key) => (key === "Enter" ? " ⏎ " : key));
+  const shown = (key) => (key === "Enter" ? " ⏎ " : CHOOSES.includes(key) ? " ⇥ " : key);
+  const lost = ahead.filter((key) => key !== "Backspace").map(shown);
   const said = document.querySelector("#bench .typed-ahead");
   ahead = null;
   refusing = 0;
@@ -109,8 +112,9 @@ function typeAhead(taken) {
   if (keys.length === 0) {
     return;
   }
-  const refused = !taken || !field?.matches(".typed") || field.getAttribute("aria-invalid");
-  if (refused && keys.includes("Enter")) {
+  const chooses = keys.some((key) => CHOOSES.includes(key));
+  const refused = !taken || chooses || !field?.matches(".typed") || field.getAttribute("aria-invalid");
+  if (refused && (chooses || keys.includes("Enter"))) {
     // Readings meant for the fields behind a refused one go nowhere: all of the burst, to its end, is refused with it.
     ahead = keys;
     refusing = setTimeout(sayRefused, PAUSE);

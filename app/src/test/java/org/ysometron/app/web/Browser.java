@@ -89,8 +89,11 @@ public final class Browser implements AutoCloseable {
         page.keyboard().type(typed);
         page.waitForResponse(response -> response.request().method().equals("POST"), () -> page.keyboard()
                 .press("Enter"));
-        // What is typed before the answer has settled counts as typed ahead of it, and is refused with a refused
-        // reading.
+        awaitSettled(page);
+    }
+
+    /** What is typed before an answer has settled counts as typed ahead of it, and is refused with a refused reading. */
+    static void awaitSettled(Page page) {
         page.waitForFunction("() => !document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')"
                 + " && (!document.querySelector('.hand') || document.activeElement.matches('.typed'))");
     }

@@ -140,6 +140,7 @@ class WalkTest extends DemoSite {
         assertThat(page.locator("#preview")).containsText("Tensile strength: ");
         page.keyboard().press("Enter");
         assertThat(page.locator(".big-code")).hasText("ZX2");
+        Browser.awaitSettled(page);
         page.keyboard().type("310");
         page.keyboard().press("Tab");
         page.keyboard().press("ArrowRight");
@@ -192,6 +193,43 @@ class WalkTest extends DemoSite {
         assertThat(page.locator(".reading .wrong").first()).containsText("is a force, not a length");
         assertThat(page.locator(".typed-ahead")).containsText("not taken: 4.02");
         Assertions.assertThat(bench.records(lot.id()).get(1).readings()).isEmpty();
+    }
+
+    /** An end is chosen on the form that is seen: keys that would choose one on a form still to come store nothing. */
+    @Test
+    void anEndIsNotChosenAheadOfThePage() {
+        LotView lot = testLots.lot();
+        for (String specimen : List.of("XY1", "XY2", "XY3")) {
+            bench.enterAll(
+                    lot,
+                    List.of(testLots.width(specimen, 1, "4.00"), testLots.thickness(specimen, 1, "4.00")),
+                    "bench",
+                    null);
+        }
+        Page page = browser.signedIn("bench");
+        browser.open(page, "/lots/" + lot.code() + "/bench?method=tension&step=break&gauge=2");
+        List<Route> held = new ArrayList<>();
+        page.route(url -> true, route -> {
+            if (route.request().method().equals("POST")) {
+                held.add(route);
+            } else {
+                route.resume();
+            }
+        });
+        Browser.awaitField(page);
+        page.keyboard().type("500");
+        page.keyboard().press("Enter");
+        page.waitForCondition(() -> !held.isEmpty());
+        page.keyboard().type("310");
+        for (String key : List.of("Tab", "ArrowRight", "Enter")) {
+            page.keyboard().press(key);
+        }
+        held.forEach(Route::resume);
+        assertThat(page.locator(".typed-ahead")).containsText("not taken: 310 ⇥ ⇥ ⏎");
+        Assertions.assertThat(bench.records(lot.id()).stream().flatMap(one -> one.readings().stream()))
+                .extracting(reading -> reading.typed())
+                .contains("500")
+                .doesNotContain("310");
     }
 
     /** M77: a label that is not this lot's is said, and nothing stays in hand. */

@@ -28,7 +28,18 @@ class ArchitectureTest {
 
     /** The way data walks; a slice may know those before it and none behind it. */
     private static final List<String> WAY = List.of(
-            "product", "lot", "equipment", "plan", "make", "intake", "bench", "evidence", "drift", "gate", "demo");
+            "design",
+            "product",
+            "lot",
+            "equipment",
+            "plan",
+            "make",
+            "intake",
+            "bench",
+            "evidence",
+            "drift",
+            "gate",
+            "demo");
 
     private static final JavaClasses APP = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)

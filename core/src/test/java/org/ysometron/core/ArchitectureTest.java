@@ -48,6 +48,7 @@ class ArchitectureTest {
                         "java.io",
                         "java.nio.charset",
                         "java.time..",
+                        "com.ezylang.evalex..",
                         "de.siegmar.fastcsv..",
                         "org.hipparchus..",
                         "org.apache.commons.numbers..",

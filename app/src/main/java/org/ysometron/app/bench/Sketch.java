@@ -2,6 +2,8 @@ package org.ysometron.app.bench;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.reading.Field;
 import org.ysometron.core.reading.Noted;
 
@@ -11,8 +13,9 @@ import org.ysometron.core.reading.Noted;
  * @param outline of the design, in a box of 150 by 44
  * @param places from the left, where sizes are read
  * @param zones parts that it may break in, from the label on
+ * @param held how a design of the site is held; empty where the method says it
  */
-public record Sketch(String outline, List<Integer> places, List<Zone> zones) {
+public record Sketch(String outline, List<Integer> places, List<Zone> zones, Optional<String> held) {
 
     private static final int LEFT = 5;
     private static final int WIDE = 140;
@@ -37,6 +40,7 @@ public record Sketch(String outline, List<Integer> places, List<Zone> zones) {
         for (String part : Noted.PARTS) {
             zones.add(new Zone(part, LEFT + zones.size() * wide, wide, part.equals(broke)));
         }
-        return new Sketch(record.specimen().design().outline(), places, zones);
+        SpecimenDesign design = record.specimen().design();
+        return new Sketch(design.outline(), places, zones, design.held());
     }
 }

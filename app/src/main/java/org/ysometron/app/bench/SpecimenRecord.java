@@ -182,10 +182,14 @@ public final class SpecimenRecord {
         return results().stream().findFirst();
     }
 
+    private Readings readings(Map<String, double[]> numbers) {
+        return new Readings(numbers, choices(), specimen.design().narrowest());
+    }
+
     /** Which steps of one thing pass, by their place; none where nothing was graded step by step, or they do not belong together. */
     public List<Boolean> passing() {
         try {
-            return method.passing(new Readings(numbers(), choices()), pinned);
+            return method.passing(readings(numbers()), pinned);
         } catch (IllegalArgumentException apart) {
             return List.of();
         }
@@ -222,7 +226,7 @@ public final class SpecimenRecord {
         Map<String, double[]> numbers = new LinkedHashMap<>(numbers());
         more.forEach((key, values) -> numbers.put(
                 key, values.stream().mapToDouble(Double::doubleValue).toArray()));
-        return method.results(new Readings(numbers, choices()), pinned, end, capacity);
+        return method.results(readings(numbers), pinned, end, capacity);
     }
 
     /** The first figure that is another in these results; empty where each that was there stands as it was. */
@@ -285,7 +289,7 @@ public final class SpecimenRecord {
         try {
             return new Outcome(
                     method.results(
-                            new Readings(numbers(), choices()),
+                            readings(numbers()),
                             pinned,
                             Objects.requireNonNull(ended.get().outcome()),
                             capacity()),
@@ -385,7 +389,7 @@ public final class SpecimenRecord {
         try {
             return method
                     .results(
-                            new Readings(numbers, choices()),
+                            readings(numbers),
                             pinned,
                             Objects.requireNonNull(ended().orElseThrow().outcome()),
                             OptionalDouble.empty())

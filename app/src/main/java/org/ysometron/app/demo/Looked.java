@@ -53,6 +53,7 @@ class Looked {
     private final Prints prints;
     private final Runs runs;
     private final Treatments treatments;
+    private final HoledBar holed;
 
     Looked(
             Works works,
@@ -64,7 +65,9 @@ class Looked {
             GradeWeights weights,
             Prints prints,
             Runs runs,
-            Treatments treatments) {
+            Treatments treatments,
+            HoledBar holed) {
+        this.holed = holed;
         this.treatments = treatments;
         this.works = works;
         this.instruments = instruments;
@@ -321,6 +324,7 @@ class Looked {
             filler(lot, i == 0 ? 0.101 : 0.097);
         }
         tower(waiting.get(0));
+        holed.run(waiting.get(1));
         // The wet spool: gaps between lines and steam in the walls, before the bars say anything.
         LotView wet = works.lots.named("SS-0014");
         quality(wet, 45, 20, 2, 0, 1);

@@ -12,6 +12,7 @@ import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Designs;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
@@ -66,7 +67,7 @@ public record SetForm(
         model.addAttribute("orientations", Orientation.ofSpecimens());
         model.addAttribute("states", Conditioning.ofSpecimens());
         model.addAttribute("setMethods", Methods.all());
-        model.addAttribute("setDesigns", SpecimenDesign.values());
+        model.addAttribute("setDesigns", Designs.offered());
         model.addAttribute("setNotches", Notch.values());
     }
 
@@ -103,11 +104,15 @@ public record SetForm(
             problems.add("method", "Choose a method of the catalogue.");
         }
         SpecimenDesign specimen = design == null ? tested.data().designs().get(0) : design;
-        if (!tested.data().designs().contains(specimen)) {
+        if (!Designs.isOffered(specimen)) {
+            problems.add("method", "The " + specimen.title() + " is withdrawn; choose its later revision or another.");
+        }
+        if (!Designs.fits(tested, specimen)) {
             problems.add(
                     "method",
                     tested.data().title() + " is not done on a " + specimen.title() + ": choose "
-                            + tested.data().designs().stream()
+                            + Designs.of(tested).stream()
+                                    .filter(Designs::isOffered)
                                     .map(SpecimenDesign::title)
                                     .collect(Collectors.joining(" or "))
                             + ".");

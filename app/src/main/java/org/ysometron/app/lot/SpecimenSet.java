@@ -32,7 +32,6 @@ class SpecimenSet {
     Long lotId;
     String request;
 
-    @Enumerated(EnumType.STRING)
     SpecimenDesign design;
 
     @Enumerated(EnumType.STRING)

@@ -13,6 +13,7 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Designs;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
@@ -126,8 +127,12 @@ final class LineForm {
         }
         Method method = known.get();
         SpecimenDesign design = problems.cell(field, "Specimen", row.design())
-                .choice(SpecimenDesign.values())
+                .choice(Designs.all().stream().map(SpecimenDesign::name).toList())
+                .flatMap(Designs::named)
                 .orElse(method.data().designs().get(0));
+        if (!Designs.isOffered(design)) {
+            problems.add(field, "The " + design.title() + " is withdrawn; choose its later revision or another.");
+        }
         // What is taken off a spool lies on no plate, has no walls and is in no climate, whatever was chosen for the
         // line before.
         boolean printed = design.isPrinted();

@@ -19,6 +19,7 @@ import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.method.Calibration.Coverage;
+import org.ysometron.core.method.Designs;
 import org.ysometron.core.method.Equipment;
 import org.ysometron.core.method.Headroom;
 import org.ysometron.core.plan.PlannedTest;
@@ -150,7 +151,8 @@ class Loads {
     /** A smaller design of the same method whose load would have room. */
     private static Optional<String> smaller(PlannedTest test, double load, InstrumentView gauge) {
         OptionalDouble whole = load(test, 1);
-        return test.method().data().designs().stream()
+        return Designs.of(test.method()).stream()
+                .filter(Designs::isOffered)
                 .filter(design -> design.nominalArea() < test.design().nominalArea())
                 .filter(design -> {
                     OptionalDouble less =

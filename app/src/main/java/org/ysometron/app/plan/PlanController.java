@@ -20,7 +20,7 @@ import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Designs;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
 
@@ -144,7 +144,7 @@ class PlanController {
         model.addAttribute("rows", rows);
         model.addAttribute("problems", problems);
         model.addAttribute("methods", Methods.all());
-        model.addAttribute("designs", SpecimenDesign.values());
+        model.addAttribute("designs", Designs.offered());
         model.addAttribute("orientations", Orientation.ofSpecimens());
         model.addAttribute("notches", PlannedTest.Notch.values());
         model.addAttribute("bases", List.of(Basis.SOLID, Basis.AS_PRINTED));

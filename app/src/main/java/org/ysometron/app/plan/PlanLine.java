@@ -39,7 +39,6 @@ class PlanLine {
     /** Id of a method of the catalogue. */
     String method;
 
-    @Enumerated(EnumType.STRING)
     SpecimenDesign design;
 
     @Enumerated(EnumType.STRING)

@@ -12,6 +12,8 @@ import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Designs;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.MethodData;
 import org.ysometron.core.method.Methods;
@@ -49,6 +51,11 @@ public class SiteMethods {
         /** Its file. */
         public MethodData data() {
             return method.data();
+        }
+
+        /** What may be newly planned for it. */
+        public List<SpecimenDesign> designs() {
+            return Designs.of(method).stream().filter(Designs::isOffered).toList();
         }
 
         /** What a set made under it is marked with; nothing for the first revision. */

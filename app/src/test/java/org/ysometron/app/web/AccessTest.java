@@ -49,6 +49,8 @@ class AccessTest extends DemoSite {
         "/lots/SK-0129/make/chambers, ENTRY",
         "/lots/SK-0129/make/pieces, ENTRY",
         "/lots/SK-0129/make/parts, ENTRY",
+        "/designs, JUDGEMENT",
+        "/designs/OWN_NONE/withdraw, JUDGEMENT",
         "/products/skerry-bf10/masters, JUDGEMENT",
         "/products/skerry-bf10/masters/1, JUDGEMENT RELEASE",
         "/products/skerry-bf10/weights, JUDGEMENT",

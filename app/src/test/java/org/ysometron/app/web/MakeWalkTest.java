@@ -48,6 +48,7 @@ class MakeWalkTest extends DemoSite {
                 "/calendar",
                 "/calendar?days=2",
                 "/methods",
+                "/designs",
                 "/equipment/2",
                 "/products/skerry-bf10/plan",
                 "/products/plover-f30/recipes",

@@ -19,6 +19,7 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.ModelScale;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Designs;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.Budget;
@@ -41,7 +42,7 @@ final class MakingCalculations {
                 "material-budget",
                 "Filament, or resin, and print time of so many specimens",
                 List.of(
-                        required("design", WORD, "", Case.list(SpecimenDesign.class)),
+                        required("design", WORD, "", SpecimenDesign.names()),
                         required("n", WHOLE, "", "specimens, at least 1").in(1, 100_000),
                         required("density", NUMBER, "g/cm³", "of the material").in(0.05, 25),
                         optional("diameter", NUMBER, "mm", "of the filament; a resin unless given")
@@ -67,7 +68,9 @@ final class MakingCalculations {
     }
 
     private static Answer budgetOf(Case given) {
-        SpecimenDesign design = Case.chosen("design", given.text("design"), SpecimenDesign.class);
+        SpecimenDesign design = SpecimenDesign.delivered(given.text("design"))
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "design: '" + given.text("design") + "' is none of " + SpecimenDesign.names()));
         boolean filament = given.has("diameter");
         PlannedTest test = test(
                 design,
@@ -99,7 +102,7 @@ final class MakingCalculations {
 
     private static PlannedTest test(SpecimenDesign design, Orientation orientation, int n) {
         Method method = Methods.all().stream()
-                .filter(known -> known.data().designs().contains(design))
+                .filter(known -> Designs.fits(known, design))
                 .findFirst()
                 .orElseThrow();
         return new PlannedTest(

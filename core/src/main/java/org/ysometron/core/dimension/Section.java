@@ -63,6 +63,12 @@ public record Section(double width, double thickness, double area, List<String> 
         return new Section(width, thickness, area, notes, working);
     }
 
+    /** The same where the narrowest place follows from what was measured by a formula. */
+    public Section narrowed(Narrowest narrowest) {
+        Step step = narrowest.step(width, thickness);
+        return new Section(width, thickness, step.value(), notes, working.then(step));
+    }
+
     private static void requirePositive(String what, double[] readings) {
         if (readings.length == 0 || Arrays.stream(readings).anyMatch(r -> !(r > 0) || Double.isInfinite(r))) {
             throw new IllegalArgumentException(

@@ -19,7 +19,7 @@ public final class FlexibleTension extends Method {
 
     @Override
     protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
-        Section section = Section.rectangle(readings.all("width"), readings.all("thickness"));
+        Section section = readings.section();
         double marks = pinned.value("marks");
         return Map.of(
                 "flexible-strength",

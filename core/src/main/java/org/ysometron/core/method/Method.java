@@ -114,21 +114,22 @@ public abstract class Method {
         }
         Map<String, double[]> numbers = new LinkedHashMap<>();
         for (Field field : data.sheet().fields()) {
-            OptionalDouble nominal = design.nominal(field.key());
-            if (field.role() == Field.Role.SIZE && !field.optional() && nominal.isEmpty()) {
+            OptionalDouble size = design.nominal(field.key());
+            if (field.role() == Field.Role.SIZE && !field.optional() && size.isEmpty()) {
                 return OptionalDouble.empty();
             }
             if (!field.optional() && field.kind() != Field.Kind.CHOICE) {
-                numbers.put(field.key(), new double[] {nominal.orElse(1)});
+                numbers.put(field.key(), new double[] {size.orElse(1)});
             }
         }
-        double one = first(numbers, 1, pinned);
-        boolean goes = one > 0 && Math.abs(first(numbers, 2, pinned) - 2 * one) <= 1e-9 * one;
+        Readings nominal = new Readings(numbers, Map.of(), design.narrowest());
+        double one = first(nominal, 1, pinned);
+        boolean goes = one > 0 && Math.abs(first(nominal, 2, pinned) - 2 * one) <= 1e-9 * one;
         return goes ? OptionalDouble.of(figure / one) : OptionalDouble.empty();
     }
 
-    private double first(Map<String, double[]> numbers, double load, Pinned pinned) {
-        Readings readings = new Readings(numbers, Map.of()).with(data.endedBy().orElseThrow(), load);
+    private double first(Readings nominal, double load, Pinned pinned) {
+        Readings readings = nominal.with(data.endedBy().orElseThrow(), load);
         Figure figure = reduce(readings, pinned).get(data.main().id());
         return figure == null ? Double.NaN : figure.value().orElse(Double.NaN);
     }

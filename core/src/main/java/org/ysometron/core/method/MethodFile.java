@@ -128,7 +128,8 @@ final class MethodFile {
 
     private List<SpecimenDesign> designs(Node node) {
         List<SpecimenDesign> designs = texts(node).stream()
-                .map(design -> word(node, design, SpecimenDesign.class))
+                .map(design -> SpecimenDesign.delivered(design)
+                        .orElseThrow(() -> wrong(node, "'" + design + "' is none of " + SpecimenDesign.names())))
                 .toList();
         if (designs.isEmpty()) {
             throw wrong(node, "it is done on some specimen");

@@ -25,7 +25,7 @@ public final class Tension extends Method {
 
     @Override
     protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
-        Section section = Section.rectangle(readings.all("width"), readings.all("thickness"));
+        Section section = readings.section();
         double force = readings.number("force");
         OptionalDouble yield = readings.mean("yield-force");
         Map<String, Figure> figures = new LinkedHashMap<>();

@@ -11,6 +11,7 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Designs;
 import org.ysometron.core.method.Method;
 
 /**
@@ -18,7 +19,7 @@ import org.ysometron.core.method.Method;
  * it is guessed: {@link #wanting} names what is missing, and a line that wants something cannot be made.
  *
  * @param method the test
- * @param design specimen, one of the method's
+ * @param design specimen, one of the method's or made for it
  * @param orientation on the plate; {@link Orientation#NONE} for a piece that is not printed, which has no basis but as supplied, and no
  *     conditioning, and for no other
  * @param notch which way a notch faces; {@link Notch#NONE} for a specimen without one
@@ -71,7 +72,7 @@ public record PlannedTest(
         /** Every specimen that a method can be done on, the usual design first. */
         public static List<Specimen> of(Method method) {
             List<Specimen> all = new ArrayList<>();
-            for (SpecimenDesign design : method.data().designs()) {
+            for (SpecimenDesign design : Designs.of(method)) {
                 for (Notch notch : Notch.values()) {
                     Specimen specimen = new Specimen(design, notch);
                     if (specimen.isWhole()) {
@@ -138,7 +139,7 @@ public record PlannedTest(
             double rate,
             int n) {
         List<String> wanting = new ArrayList<>();
-        if (!method.data().designs().contains(design)) {
+        if (!Designs.fits(method, design)) {
             wanting.add("a specimen that " + method.data().title() + " can be done on");
         }
         if (design.isPrinted() == (orientation == Orientation.NONE)) {

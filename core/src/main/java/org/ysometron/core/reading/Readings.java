@@ -6,12 +6,15 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.ysometron.core.dimension.Narrowest;
+import org.ysometron.core.dimension.Section;
 
 /** Readings of one specimen by field, in working units. */
 public final class Readings {
 
     private final Map<String, double[]> numbers;
     private final Map<String, String> choices;
+    private final Optional<Narrowest> narrowest;
 
     /**
      * Copies.
@@ -20,10 +23,20 @@ public final class Readings {
      * @param choices by key of the field
      */
     public Readings(Map<String, double[]> numbers, Map<String, String> choices) {
+        this(numbers, choices, Optional.empty());
+    }
+
+    /**
+     * The same of a specimen whose narrowest section follows from its sizes.
+     *
+     * @param narrowest the design's formula; empty where the sizes are those of the narrowest section
+     */
+    public Readings(Map<String, double[]> numbers, Map<String, String> choices, Optional<Narrowest> narrowest) {
         Map<String, double[]> copied = new LinkedHashMap<>();
         numbers.forEach((key, values) -> copied.put(key, values.clone()));
         this.numbers = Collections.unmodifiableMap(copied);
         this.choices = Collections.unmodifiableMap(new LinkedHashMap<>(choices));
+        this.narrowest = narrowest;
     }
 
     /** Whether there is a reading of this field. */
@@ -60,6 +73,16 @@ public final class Readings {
     public Readings with(String key, double number) {
         Map<String, double[]> other = new LinkedHashMap<>(numbers);
         other.put(key, new double[] {number});
-        return new Readings(other, choices);
+        return new Readings(other, choices, narrowest);
+    }
+
+    /**
+     * The section that a stress is of, from 'width' and 'thickness'.
+     *
+     * @throws IllegalArgumentException where one of them was not read, or the design's formula comes to nothing
+     */
+    public Section section() {
+        Section measured = Section.rectangle(all("width"), all("thickness"));
+        return narrowest.map(measured::narrowed).orElse(measured);
     }
 }

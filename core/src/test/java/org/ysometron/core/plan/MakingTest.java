@@ -141,7 +141,7 @@ class MakingTest {
 
     @Test
     void m53ADesignsRevisionStandsInItsTitle() {
-        for (SpecimenDesign design : SpecimenDesign.values()) {
+        for (SpecimenDesign design : SpecimenDesign.delivered()) {
             assertThat(design.title()).matches(".*rev \\d+");
         }
         assertThat(SpecimenDesign.TENSION_BAR_4.titleAt(0.95)).endsWith("scaled 0.95");

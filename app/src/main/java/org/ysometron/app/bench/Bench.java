@@ -26,6 +26,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.app.lot.LateEntries;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
@@ -38,11 +39,13 @@ import org.ysometron.app.web.Moments;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.method.Calibration;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Equipment;
 import org.ysometron.core.method.Method;
+import org.ysometron.core.method.MethodData;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.reading.Field;
@@ -65,6 +68,7 @@ public class Bench {
     private final SiteMethods methods;
     private final Masters masters;
     private final Site site;
+    private final LateEntries late;
     private final Clock clock;
 
     Bench(
@@ -79,7 +83,9 @@ public class Bench {
             SiteMethods methods,
             Masters masters,
             Site site,
+            LateEntries late,
             Clock clock) {
+        this.late = late;
         this.memory = memory;
         this.site = site;
         this.owing = owing;
@@ -218,12 +224,43 @@ public class Bench {
         }
         SpecimenRecord now = record(lot, specimen.label());
         requireTogether(now);
-        // Another grader's grade stands beside the first, whatever comes of both: it takes nothing away, and each bears
-        // its name.
+        requireStepsApart(now);
+        // Another grader's grade stands beside the first, each with its name; where a figure comes out kinder by it
+        // somebody
+        // else looks at it before the lot leaves.
         if (!fresh.stream().allMatch(entry -> isGrade(method, entry))) {
             requireUnchanged(known, now);
+        } else if (known.isTested() && !known.kinder(now.results()).isEmpty()) {
+            late.record(
+                    lot.id(),
+                    specimen.label() + " graded by a second person: "
+                            + known.kinder(now.results()).stream()
+                                    .map(Characteristic::title)
+                                    .collect(Collectors.joining(", "))
+                            + " come out kinder",
+                    "The first grades stand beside the second ones, each with its grader's name.",
+                    by);
         }
         owe(lot, now, sent, by);
+    }
+
+    /** A step of a tower is read once: typed twice it is said at once, and not when the whole tower is over. */
+    private static void requireStepsApart(SpecimenRecord now) {
+        MethodData data = now.method().data();
+        if (data.sheet().fields().stream().noneMatch(field -> field.kind() == Field.Kind.STEP_GRADE)) {
+            return;
+        }
+        Field setting = data.closing();
+        Set<Double> seen = new HashSet<>();
+        for (ReadingView step : now.live(setting)) {
+            if (step.value() != null && !seen.add(step.value())) {
+                throw new Refusal(
+                        "typed",
+                        "The step at " + step.typed()
+                                + " was read already: each step of a tower stands once. Correct that"
+                                + " one with a reason, or type the step that you hold.");
+            }
+        }
     }
 
     private static boolean isGrade(Method method, Entry entry) {

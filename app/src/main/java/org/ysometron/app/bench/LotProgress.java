@@ -158,7 +158,8 @@ class LotProgress implements Progress {
         reading(own, marked, tested, begun).ifPresent(events::add);
         for (Chambers.ChamberView run : treated.getOrDefault(lot.id(), List.of())) {
             boolean inside = run.placed().stream()
-                    .noneMatch(placed -> measured.contains(placed.specimen().id()));
+                    .map(placed -> placed.specimen().id())
+                    .noneMatch(id -> measured.contains(id) || tested.contains(id));
             if (inside) {
                 events.add(new Event(
                         "take out of " + run.chamber() + ", " + run.treatment().title(), run.endsAt()));

@@ -243,6 +243,31 @@ public final class SpecimenRecord {
                 .findFirst();
     }
 
+    /** What these results may be read more kindly in than the record: a figure that can be better, or other where nothing is better. */
+    List<Characteristic> kinder(List<Reduced> now) {
+        return results().stream()
+                .filter(before -> now.stream()
+                        .filter(after -> after.characteristic().equals(before.characteristic()))
+                        .anyMatch(after -> isKinder(before, after)))
+                .map(Reduced::characteristic)
+                .toList();
+    }
+
+    private static boolean isKinder(Reduced before, Reduced after) {
+        double low = end(after.value(), after) - end(before.value(), before);
+        double high = end(after.upper(), after) - end(before.upper(), before);
+        return switch (before.characteristic().better()) {
+            case MORE -> high > 0;
+            case LESS -> low < 0;
+            case NEITHER -> low != 0 || high != 0;
+        };
+    }
+
+    /** An end of an interval, or the figure itself; not a number where there is none, which is neither kinder nor harder. */
+    private static double end(OptionalDouble end, Reduced of) {
+        return end.orElse(of.shown().orElse(Double.NaN));
+    }
+
     /** The first figure that a test which is over would have otherwise with these readings beside its own. */
     Optional<Characteristic> movedBy(Map<String, List<Double>> more) {
         Map<String, List<Double>> all = new LinkedHashMap<>();

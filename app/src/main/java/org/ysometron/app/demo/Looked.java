@@ -168,7 +168,7 @@ class Looked {
 
     // ---- lines ---------------------------------------------------------------------------------------------------
 
-    private static PlannedTest piece(String method, SpecimenDesign design, int n) {
+    static PlannedTest piece(String method, SpecimenDesign design, int n) {
         return new PlannedTest(
                 Sheets.method(method),
                 design,
@@ -324,6 +324,7 @@ class Looked {
             filler(lot, i == 0 ? 0.101 : 0.097);
         }
         tower(waiting.get(0));
+        boxes(waiting.get(1));
         holed.run(waiting.get(1));
         // The wet spool: gaps between lines and steam in the walls, before the bars say anything.
         LotView wet = works.lots.named("SS-0014");
@@ -370,6 +371,12 @@ class Looked {
                         "step-surface", List.of("0", "1", "2", "2", "1"),
                         "step-spike", List.of("0", "1", "2", "2", "2")),
                 BENCH);
+    }
+
+    private void boxes(LotView lot) {
+        for (SpecimenView box : made(lot, "extrusion-check", SpecimenDesign.WALL_BOX, 3, "")) {
+            test(lot, box, Map.of("wall", List.of("0.46", "0.46", "0.47", "0.45"), "mass", List.of("2.01 g")), BENCH);
+        }
     }
 
     private void dunlin() {
@@ -429,6 +436,26 @@ class Looked {
                     "durometer D");
         }
         colour(lot, 60.2, 14.9, 47.6, true, 46);
+        works.intake.enter(
+                lot,
+                "ARTEFACT",
+                Map.of(
+                        "printer", "printer 4",
+                        "layer", "0.05 mm",
+                        "features", """
+                                X outer 5 5.12
+                                X outer 10 10.13
+                                X outer 20 20.12
+                                X inner 5 4.89
+                                X inner 10 9.88
+                                Y outer 5 5.10
+                                Y outer 10 10.11
+                                Y outer 20 20.09
+                                Y inner 5 4.90
+                                Y inner 10 9.91
+                                """),
+                lot.code() + "-artefact",
+                "bench");
         // The light engine cures more: threads come out tight, and a cut makes them go by hand.
         graded(
                 lot,
@@ -465,7 +492,7 @@ class Looked {
                 Map.of("master-l", "91.2", "master-a", "-0.6", "master-b", "2.6"),
                 "plaque C1 in the dark cabinet; D65, 10°, mean of ten places");
         LotView lot = works.lots.named("PL-0003");
-        String cure = "2.6 s a layer; cured 20 min at 40 °C";
+        String cure = OtherProducts.PLOVER_CURE;
         for (SpecimenView block : made(lot, "shore-a", SpecimenDesign.HARDNESS_BLOCK, 5, cure)) {
             int more = (int) (block.id() % 3);
             test(

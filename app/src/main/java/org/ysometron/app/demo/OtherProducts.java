@@ -265,6 +265,18 @@ class OtherProducts {
         return lot;
     }
 
+    /** How Plover is cured as its datasheet says. */
+    static final String PLOVER_CURE = "2.6 s a layer; cured 20 min at 40 °C";
+
+    /** What the datasheet of Plover says. */
+    static List<Draft> ploverSheet() {
+        return List.of(
+                Sheets.claims(Sheets.TENSILE_STRENGTH, Form.AT_LEAST, "6 MPa", Sheets.bar(Orientation.XY, PLOVER_CURE)),
+                Sheets.says(Topic.LAYER_EXPOSURE, "2.6 s (2.4–2.8 s)", ENGINE),
+                Sheets.says(Topic.RESIN_TEMPERATURE, "28 °C"),
+                Sheets.says(Topic.HARDNESS, "60 Shore A"));
+    }
+
     // ---- Plover F30 --------------------------------------------------------------------------------------------
 
     void plover() {
@@ -276,17 +288,7 @@ class OtherProducts {
                 "Uncured resin sensitises: gloves and ventilation. Torn halves fly: eye protection, stand clear.",
                 Family.RESIN,
                 false));
-        Conditions flat = Sheets.bar(Orientation.XY, "2.6 s a layer; cured 20 min at 40 °C");
-        works.publish(
-                plover,
-                Publication.Kind.DATASHEET,
-                90,
-                "datasheet F1, draft",
-                List.of(
-                        Sheets.claims(Sheets.TENSILE_STRENGTH, Form.AT_LEAST, "6 MPa", flat),
-                        Sheets.says(Topic.LAYER_EXPOSURE, "2.6 s (2.4–2.8 s)", ENGINE),
-                        Sheets.says(Topic.RESIN_TEMPERATURE, "28 °C"),
-                        Sheets.says(Topic.HARDNESS, "60 Shore A")));
+        works.publish(plover, Publication.Kind.DATASHEET, 90, "datasheet F1, draft", ploverSheet());
         LotView lot = works.lots.enter(
                 new Lots.NewLot(
                         "PL-0003",

@@ -55,6 +55,7 @@ public class Tidewrack implements ApplicationRunner {
     private final OtherProducts others;
     private final Workshop workshop;
     private final Looked looked;
+    private final Promised promised;
     private final boolean wanted;
     private final SkerryTruth truth;
 
@@ -66,6 +67,7 @@ public class Tidewrack implements ApplicationRunner {
             OtherProducts others,
             Workshop workshop,
             Looked looked,
+            Promised promised,
             @Value("${ysometron.demo}") boolean wanted,
             @Value("${ysometron.demo-lots}") int count) {
         this.accounts = accounts;
@@ -75,6 +77,7 @@ public class Tidewrack implements ApplicationRunner {
         this.others = others;
         this.workshop = workshop;
         this.looked = looked;
+        this.promised = promised;
         this.wanted = wanted;
         this.truth = new SkerryTruth(count);
     }
@@ -142,6 +145,8 @@ public class Tidewrack implements ApplicationRunner {
         workshop.curlew(gauge);
         workshop.plover();
         looked.run();
+        promised.skerry(gauge);
+        promised.plover(gauge);
     }
 
     /** Of the newest lots every {@code n}th, ten at the most. */
@@ -164,6 +169,31 @@ public class Tidewrack implements ApplicationRunner {
                 Family.FILAMENT,
                 true,
                 true));
+        works.publish(skerry, Publication.Kind.DATASHEET, 400, "datasheet S7", skerrySheet());
+        works.publish(
+                skerry,
+                Publication.Kind.LABEL,
+                390,
+                "spool label, print run 31",
+                List.of(
+                        Sheets.says(Topic.DIAMETER, "1.75 mm ± 0.05 mm"),
+                        Sheets.says(Topic.NOZZLE_TEMPERATURE, "240 °C (230–250 °C)"),
+                        Sheets.says(Topic.BED_TEMPERATURE, "100 °C")));
+        works.publish(
+                skerry,
+                Publication.Kind.WEB_PAGE,
+                120,
+                "shop page",
+                List.of(
+                        Sheets.says(Topic.NOZZLE_TEMPERATURE, "230–280 °C"),
+                        Sheets.says(Topic.BED_TEMPERATURE, "90–110 °C"),
+                        Sheets.says(Topic.DIAMETER, "1.75 mm ± 0.05 mm"),
+                        Sheets.says(Topic.WORDING, "Stronger than ordinary PBT")));
+        return skerry;
+    }
+
+    /** What the datasheet of Skerry says. */
+    static List<Draft> skerrySheet() {
         Conditions flat = Sheets.bar(Orientation.XY, "");
         Conditions upright = Sheets.bar(Orientation.ZX, "");
         List<Draft> sheet = new ArrayList<>(List.of(
@@ -187,27 +217,7 @@ public class Tidewrack implements ApplicationRunner {
                 Sheets.says(Topic.DRYING_TEMPERATURE, "100 °C"),
                 Sheets.says(Topic.DRYING_TIME, "6 h"),
                 Sheets.says(Topic.STORAGE, "dry box, below 20 % humidity")));
-        works.publish(skerry, Publication.Kind.DATASHEET, 400, "datasheet S7", sheet);
-        works.publish(
-                skerry,
-                Publication.Kind.LABEL,
-                390,
-                "spool label, print run 31",
-                List.of(
-                        Sheets.says(Topic.DIAMETER, "1.75 mm ± 0.05 mm"),
-                        Sheets.says(Topic.NOZZLE_TEMPERATURE, "240 °C (230–250 °C)"),
-                        Sheets.says(Topic.BED_TEMPERATURE, "100 °C")));
-        works.publish(
-                skerry,
-                Publication.Kind.WEB_PAGE,
-                120,
-                "shop page",
-                List.of(
-                        Sheets.says(Topic.NOZZLE_TEMPERATURE, "230–280 °C"),
-                        Sheets.says(Topic.BED_TEMPERATURE, "90–110 °C"),
-                        Sheets.says(Topic.DIAMETER, "1.75 mm ± 0.05 mm"),
-                        Sheets.says(Topic.WORDING, "Stronger than ordinary PBT")));
-        return skerry;
+        return sheet;
     }
 
     private static String format(String pattern, double value) {

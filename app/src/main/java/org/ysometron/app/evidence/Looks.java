@@ -18,6 +18,7 @@ import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.chart.Scale;
+import org.ysometron.app.intake.SizeGate;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.plan.GradeWeights;
@@ -47,8 +48,13 @@ class Looks {
     private final Lots lots;
     private final Publications publications;
     private final GradeWeights weights;
+    private final SizeGate sizes;
 
-    Looks(Bench bench, Lots lots, Publications publications, GradeWeights weights) {
+    private static final Optional<String> NO_ARTEFACT =
+            Optional.of("No artefact of this lot was measured: over-exposure and lost detail cannot be told apart.");
+
+    Looks(Bench bench, Lots lots, Publications publications, GradeWeights weights, SizeGate sizes) {
+        this.sizes = sizes;
         this.bench = bench;
         this.lots = lots;
         this.publications = publications;
@@ -61,8 +67,8 @@ class Looks {
     /** What of one specimen was graded in one thing. */
     record Element(String title, List<Given> given) {}
 
-    /** A specimen with its grades. */
-    record Piece(String specimen, String terms, List<Element> elements) {}
+    /** A specimen with its grades, and what is set beside them. */
+    record Piece(String specimen, String terms, List<Element> elements, Optional<String> beside) {}
 
     /**
      * A step of a tower.
@@ -116,7 +122,8 @@ class Looks {
                         .map(record -> new Piece(
                                 record.specimen().label(),
                                 record.specimen().conditions().words(),
-                                elements(record)))
+                                elements(record),
+                                isTight(record) ? sizes.whyTight(lot).or(() -> NO_ARTEFACT) : Optional.empty()))
                         .toList(),
                 tested.stream()
                         .filter(record -> !stepped(record.method()).isEmpty())
@@ -156,6 +163,17 @@ class Looks {
         return method.data().sheet().fields().stream()
                 .filter(field -> field.kind() == Field.Kind.GRADE)
                 .toList();
+    }
+
+    /** A printed thread that did not go by hand: whether it is over-exposed or has lost its detail its artefact tells. */
+    private static boolean isTight(SpecimenRecord record) {
+        return graded(record.method()).stream().anyMatch(field -> {
+            Rubric rubric = Objects.requireNonNull(field.rubric());
+            return rubric.id().equals("thread-fit")
+                    && record.live(field).stream()
+                            .anyMatch(reading -> reading.value() != null
+                                    && reading.value() < rubric.best().value());
+        });
     }
 
     private static List<Field> stepped(Method method) {

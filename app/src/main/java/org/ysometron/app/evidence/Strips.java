@@ -71,7 +71,9 @@ class Strips {
                 facesLower(judgement, claim) ? place(scale, judgement.lower()) : null,
                 facesUpper(judgement, claim) ? place(scale, judgement.upper()) : null,
                 earlier.stream().map(scale::at).toList(),
-                earlier.isEmpty() ? "no earlier lots" : earlier.size() + " earlier lots",
+                earlier.isEmpty()
+                        ? "no earlier lots"
+                        : earlier.size() + (earlier.size() == 1 ? " earlier lot" : " earlier lots"),
                 capacityEdge(scale, capacity, unit),
                 unit,
                 description(detail, judgement, digits, unit));

@@ -5,7 +5,9 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.lot.LotView;
@@ -34,6 +36,18 @@ public class SizeGate {
             }
         }
         return stops;
+    }
+
+    /** What the newest artefact of a lot says of a thread that is tight; empty where none was measured. */
+    @Transactional(readOnly = true)
+    public Optional<String> whyTight(LotView lot) {
+        return intake.records(List.of(lot), Set.of(RecordKind.ARTEFACT)).stream()
+                .filter(Intake.RecordView::live)
+                .flatMap(record -> record.reduced() instanceof Reduced.Sizes sizes
+                        ? Stream.of("Artefact on " + sizes.printer() + ". "
+                                + sizes.result().whyTight())
+                        : Stream.empty())
+                .reduce((earlier, later) -> later);
     }
 
     private static List<String> failure(Intake.RecordView record) {

@@ -33,6 +33,7 @@ class RecipeController {
     private final Treatments treatments;
     private final References references;
     private final Lots lots;
+    private final Checked checked;
 
     RecipeController(
             Products products,
@@ -40,7 +41,9 @@ class RecipeController {
             Recipes recipes,
             Treatments treatments,
             References references,
-            Lots lots) {
+            Lots lots,
+            Checked checked) {
+        this.checked = checked;
         this.products = products;
         this.instruments = instruments;
         this.recipes = recipes;
@@ -195,6 +198,11 @@ class RecipeController {
         model.addAttribute("recipes", rows);
         model.addAttribute("fields", RecipeField.of(product.family()));
         model.addAttribute("typed", typed(product, sent, all));
+        model.addAttribute(
+                "checked",
+                RecipeField.of(product.family()).stream()
+                        .flatMap(field -> checked.of(product.id(), field).stream())
+                        .toList());
         model.addAttribute("printers", instruments.ofKind(Kind.PRINTER));
         model.addAttribute("treatments", treatments.of(product.id()));
         model.addAttribute("kinds", Treatments.Kind.values());

@@ -165,7 +165,7 @@ class SiteDesignsTest extends DemoSite {
                         .param("orientation", "XY")
                         .param("rate", "5 mm/min")
                         .param("count", "3"))
-                .andExpect(status().isUnprocessableEntity())
+                .andExpect(status().is(422))
                 .andExpect(content().string(containsString("is withdrawn")));
         // What was made of it stays and can be tested.
         http.perform(get("/lots/" + lot.code()).with(user("bench"))).andExpect(status().isOk());
@@ -183,7 +183,7 @@ class SiteDesignsTest extends DemoSite {
                         .param("width", "10 N")
                         .param("narrowest", "w ** t")
                         .param("held", "so"))
-                .andExpect(status().isUnprocessableEntity())
+                .andExpect(status().is(422))
                 .andExpect(content().string(containsString("leaves revision and scale out")))
                 .andExpect(content().string(containsString("is a force, not a length")))
                 .andExpect(content().string(containsString("cannot be worked out")))

@@ -30,6 +30,8 @@ import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Irradiances;
 import org.ysometron.app.equipment.Kind;
+import org.ysometron.app.intake.Intake;
+import org.ysometron.app.lot.LateEntries;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.SpecimenView;
@@ -89,6 +91,12 @@ class LookedAtTest extends DemoSite {
 
     @Autowired
     private Instruments instruments;
+
+    @Autowired
+    private LateEntries late;
+
+    @Autowired
+    private Intake intake;
 
     private Products.ProductView product;
     private LotView lot;
@@ -230,6 +238,37 @@ class LookedAtTest extends DemoSite {
         assertThat(bench.record(lot, piece.label()).readings())
                 .extracting(reading -> reading.enteredBy())
                 .containsExactly("bench", "quality");
+    }
+
+    /** What boxes of a lot ask for stands beside the recipe, so that the factor in force can be multiplied by it. */
+    @Test
+    void anExtrusionCheckIsSaidAtTheRecipe() throws Exception {
+        for (SpecimenView box : set(lot, "extrusion-check", SpecimenDesign.WALL_BOX, 2)) {
+            grade(box, 1, "wall", "0.50 mm", End.DONE, "bench");
+        }
+        http.perform(get("/products/" + product.code() + "/recipes").with(user("bench")))
+                .andExpect(content()
+                        .string(containsString("Extrusion factor by the wall 0.900, 2 boxes of lot " + lot.code())));
+    }
+
+    /** Whoever makes a known grade milder by grading beside it leaves a trace, and another account looks at it; who is harder does not. */
+    @Test
+    void aKinderSecondGradeIsLookedAtByAnother() {
+        SpecimenView harder =
+                set(lot, "film-release", SpecimenDesign.QUALITY_PIECE, 1).get(0);
+        grade(harder, 1, "film-release", "2", End.DONE, "bench");
+        grade(harder, 2, "film-release", "1", null, "quality");
+        assertThat(late.of(List.of(lot.id()))).isEmpty();
+        SpecimenView kinder =
+                set(lot, "film-release", SpecimenDesign.QUALITY_PIECE, 1).get(0);
+        grade(kinder, 1, "film-release", "0", End.DONE, "bench");
+        grade(kinder, 2, "film-release", "3", null, "quality");
+        assertThat(late.of(List.of(lot.id()))).singleElement().satisfies(entry -> {
+            assertThat(entry.what())
+                    .startsWith(kinder.label() + " graded by a second person")
+                    .contains("kinder");
+            assertThat(entry.by()).isEqualTo("quality");
+        });
     }
 
     /** Two at one piece: what the second typed is not lost, and who was first is said where the next is asked for. */
@@ -463,6 +502,55 @@ class LookedAtTest extends DemoSite {
                         5,
                         ""))
                 .hasMessageContaining("no orientation, for a piece that is not printed");
+    }
+
+    /** A step that is typed twice is said at once, and not when the whole tower is over. */
+    @Test
+    void aStepOfATowerStandsOnce() {
+        SpecimenView tower =
+                set(lot, "temperature-tower", SpecimenDesign.STEPPED_TOWER, 1).get(0);
+        step(tower, 1, "240 °C");
+        assertThatThrownBy(() -> step(tower, 2, "513.15 K"))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("was read already");
+        step(tower, 2, "250 °C");
+        assertThat(bench.record(lot, tower.label()).readings()).hasSize(8);
+    }
+
+    private void step(SpecimenView tower, int place, String at) {
+        List<Bench.Entry> entries = new ArrayList<>();
+        Map.of("nozzle", at, "step-stringing", "0", "step-surface", "2", "step-spike", "2")
+                .forEach((field, typed) -> entries.add(new Bench.Entry(
+                        tower.label(),
+                        field,
+                        place,
+                        typed,
+                        null,
+                        testLots.instrument(method("temperature-tower")),
+                        typed)));
+        bench.enterTest(lot, tower.label(), entries, "bench");
+    }
+
+    /** A tight thread is set beside its artefact; without one nobody can say why it is tight. */
+    @Test
+    void aTightThreadIsSetBesideItsArtefact() {
+        SpecimenView bolt = set(lot, "printed-thread", SpecimenDesign.BOLT, 1).get(0);
+        grade(bolt, 1, "fit-as-printed", "1", End.DONE, "bench");
+        assertThat(looks.of(lot).pieces().get(0).beside())
+                .hasValueSatisfying(said -> assertThat(said).contains("cannot be told apart"));
+        intake.enter(
+                lot,
+                "ARTEFACT",
+                Map.of(
+                        "printer",
+                        "printer 3",
+                        "features",
+                        "X outer 10 10.16\nX outer 20 20.17\nX inner 10 9.84\nX inner 20 19.83"),
+                UUID.randomUUID().toString(),
+                "bench");
+        assertThat(looks.of(lot).pieces().get(0).beside())
+                .hasValueSatisfying(
+                        said -> assertThat(said).contains("printer 3").contains("Edges grew"));
     }
 
     /** A tower's steps are read one after another before it is over, and its ends lie between neighbours. */

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.stat.regression.OLSMultipleLinearRegression;
 import org.ysometron.core.quantity.Rounding;
@@ -146,6 +147,31 @@ public final class Artefact {
             gross = List.copyOf(gross);
             outside = List.copyOf(outside);
             notes = List.copyOf(notes);
+        }
+
+        /**
+         * Why a printed thread may be tight: edges that grew close it, and less exposure or extrusion frees it; where no edge grew its
+         * flanks have lost their detail, which less exposure does not bring back. (Common practice, no source.)
+         */
+        public String whyTight() {
+            List<Fit> edges =
+                    fits.values().stream().filter(fit -> fit.axis() != Axis.Z).toList();
+            if (edges.isEmpty()) {
+                return "The artefact says nothing of edges in X and Y: over-exposure and lost detail cannot be told apart.";
+            }
+            String found = edges.stream()
+                    .map(fit -> Figures.decimals(fit.offset().value(), 3) + " ± "
+                            + Figures.significant(
+                                    fit.offset().upper() - fit.offset().value(), 2) + " mm in "
+                            + fit.axis())
+                    .collect(Collectors.joining(", "));
+            boolean grew = edges.stream()
+                    .anyMatch(fit -> fit.offset().differsFrom(0) && fit.offset().value() > 0);
+            return grew
+                    ? "Edges grew (edge offset " + found
+                            + "): too much exposure or extrusion closes a thread, and less of it" + " frees it."
+                    : "No edge grew (edge offset " + found
+                            + "): a tight thread is none of over-exposure; its flanks have lost" + " their detail.";
         }
 
         /** Whether the set may go on to be broken without an engineer's word. */

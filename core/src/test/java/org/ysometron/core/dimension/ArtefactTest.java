@@ -33,6 +33,18 @@ class ArtefactTest {
         return features;
     }
 
+    /** A thread is tight by edges that grew, or by detail that is lost: the offset of the edges tells. */
+    @Test
+    void edgesTellOverExposureFromLostDetail() {
+        assertThat(Artefact.analyse(axis(Axis.X, 1, 0.08, 0.01), 0.3).whyTight())
+                .startsWith("Edges grew");
+        assertThat(Artefact.analyse(axis(Axis.X, 1, 0, 0.01), 0.3).whyTight()).startsWith("No edge grew");
+        assertThat(Artefact.analyse(axis(Axis.X, 1, -0.08, 0.01), 0.3).whyTight())
+                .startsWith("No edge grew");
+        assertThat(Artefact.analyse(List.of(outer(Axis.X, 10, 10.1)), 0.3).whyTight())
+                .contains("cannot be told apart");
+    }
+
     /**
      * Worked by hand: outer 10 → 10.06, outer 20 → 20.03, inner 10 → 9.82, inner 20 → 19.83. Normal equations of
      * m = s·n ± 2e with n orthogonal to the signs: s = Σnm/Σn² = 995.9/1000… = (100.6 + 400.6 + 98.2 + 396.6)/1000 =

@@ -12,8 +12,6 @@ interface SiteDesignRepository extends Repository<SiteDesign, Long> {
 
     List<SiteDesign> findAllByOrderById();
 
-    List<SiteDesign> findByCalledOrderByRevision(String called);
-
     Optional<SiteDesign> findByRequest(String request);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)

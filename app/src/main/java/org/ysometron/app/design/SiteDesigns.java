@@ -170,9 +170,12 @@ public class SiteDesigns {
             return twice.get().name;
         }
         check(added, Problems.thrown());
-        String called = called(added.called());
-        List<SiteDesign> before = designs.findByCalledOrderByRevision(called);
-        before.forEach(row -> designs.findByName(row.name));
+        String typed = called(added.called());
+        // One name however it is written: titles are found whatever their case.
+        List<SiteDesign> before = designs.findAllByOrderById().stream()
+                .filter(row -> row.called.equalsIgnoreCase(typed))
+                .toList();
+        String called = before.isEmpty() ? typed : before.get(0).called;
         requireOther(added, before);
         SiteDesign row = row(added, called, before);
         row.reason = added.reason().strip();
@@ -205,10 +208,10 @@ public class SiteDesigns {
 
     private static String called(String typed) {
         String called = typed.strip().replaceAll("\\s+", " ");
-        if (!called.matches("\\p{L}[\\p{L}\\p{N} ×.,()/-]{2,59}") || called.matches("(?i).*\\b(rev|scaled?)\\b.*")) {
+        if (!called.matches("\\p{L}[\\p{L}\\p{N} ×.,()/-]{2,49}") || called.matches("(?i).*\\b(rev|scaled?)\\b.*")) {
             throw new Refusal(
                     "called",
-                    "A name of 3 to 60 letters, digits and spaces that begins with a letter and leaves revision and scale out, as"
+                    "A name of 3 to 50 letters, digits and spaces that begins with a letter and leaves revision and scale out, as"
                             + " 'bar with a hole 3 mm'.");
         }
         boolean taken = SpecimenDesign.delivered().stream()

@@ -17,6 +17,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
@@ -108,9 +109,10 @@ class SiteDesignsTest extends DemoSite {
         assertThatThrownBy(() -> added(called, "solid a"))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("print file of revision 1");
-        SpecimenDesign second = added(called, "solid b");
+        // However it is written, it is the same name.
+        SpecimenDesign second = added(called.toUpperCase(Locale.ROOT), "solid b");
         assertThat(first.title()).endsWith("rev 1");
-        assertThat(second.title()).endsWith("rev 2");
+        assertThat(second.title()).isEqualTo(called + ", rev 2");
         PlannedTest one = TestLots.line("tension", first, 5, 5);
         PlannedTest other = TestLots.line("tension", second, 5, 5);
         assertThat(one.conditions()).isNotEqualTo(other.conditions());

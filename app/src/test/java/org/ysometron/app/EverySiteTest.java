@@ -159,7 +159,11 @@ class EverySiteTest {
                 ? "product_publication"
                 : page.startsWith("/baselines") ? "drift_baseline" : "equipment_instrument";
         List<String> ids = values("select id from " + table + " order by id desc limit 10");
-        return Map.of("id", ids, "type", List.of("csv", "json"), "kind", List.of("datasheet"));
+        return Map.of(
+                "id", ids,
+                "type", List.of("csv", "json"),
+                "kind", List.of("datasheet"),
+                "name", values("select name from design_own"));
     }
 
     /** Opens a page with each value that its address can have. */

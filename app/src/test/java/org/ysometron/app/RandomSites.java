@@ -23,6 +23,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
+import org.ysometron.app.design.SiteDesigns;
 import org.ysometron.app.drift.Baselines;
 import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.Instruments;
@@ -62,6 +63,7 @@ import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.material.Blend;
+import org.ysometron.core.method.Designs;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
@@ -88,6 +90,7 @@ class RandomSites {
     private static final List<Setup> SETUPS =
             List.of(Setup.NONE, Setup.printed("printer 1", 1), Setup.printed("printer 2", 1));
 
+    private final SiteDesigns designs;
     private final Products products;
     private final Publications publications;
     private final Plans plans;
@@ -110,6 +113,7 @@ class RandomSites {
     private final JdbcTemplate database;
 
     RandomSites(
+            SiteDesigns designs,
             Products products,
             Publications publications,
             Plans plans,
@@ -131,6 +135,7 @@ class RandomSites {
             Decisions decisions,
             JdbcTemplate database) {
         this.database = database;
+        this.designs = designs;
         this.products = products;
         this.publications = publications;
         this.plans = plans;
@@ -157,6 +162,25 @@ class RandomSites {
 
     /** Gauges and a printer, once for all sites. */
     void machines() {
+        designs.add(
+                new SiteDesigns.NewDesign(
+                        "random-1",
+                        "bar of random sites",
+                        Set.of("tension", "part-load"),
+                        SpecimenDesign.Shape.RECTANGLE,
+                        10,
+                        4,
+                        150,
+                        5900,
+                        1.5,
+                        false,
+                        SpecimenDesign.BENDING_BAR,
+                        "(w - 3) * t",
+                        "wedge grips",
+                        "what sites make of their own",
+                        new SiteDesigns.File("bar.pdf", "%PDF-1.7".getBytes(StandardCharsets.UTF_8)),
+                        new SiteDesigns.File("bar.stl", "solid".getBytes(StandardCharsets.UTF_8))),
+                "quality");
         long gauge = instruments.registerGauge("cell", 1000, 0.005).id();
         instruments.registerGauge("never calibrated", 500, 0);
         long calipers = instruments.registerCalipers("callipers", 0.01).id();
@@ -372,9 +396,8 @@ class RandomSites {
                 Method method = chance.nextBoolean()
                         ? Methods.usual()
                         : any(Methods.all().toArray(Method[]::new));
-                SpecimenDesign design = method.data()
-                        .designs()
-                        .get(chance.nextInt(method.data().designs().size()));
+                List<SpecimenDesign> fitting = Designs.of(method);
+                SpecimenDesign design = fitting.get(chance.nextInt(fitting.size()));
                 boolean solid = chance.nextInt(4) > 0;
                 perhaps(() -> lines.add(Plans.Line.of(new PlannedTest(
                         method,

@@ -302,6 +302,9 @@ public class Bench {
 
     /** Refuses readings that cannot belong together: kept, they would be a test that is over and says nothing. */
     private static void requireTogether(SpecimenRecord record) {
+        record.impossible().ifPresent(why -> {
+            throw new Refusal("typed", why);
+        });
         if (!record.problem().isEmpty()) {
             throw new Refusal("typed", record.specimen().label() + ": " + record.problem());
         }

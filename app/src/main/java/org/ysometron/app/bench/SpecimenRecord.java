@@ -182,6 +182,16 @@ public final class SpecimenRecord {
         return results().stream().findFirst();
     }
 
+    /** Why the readings so far cannot belong together, whatever comes after them; empty where they can. */
+    Optional<String> impossible() {
+        try {
+            method.check(readings(numbers()));
+            return Optional.empty();
+        } catch (IllegalArgumentException apart) {
+            return Optional.of(specimen.label() + ": " + apart.getMessage() + ".");
+        }
+    }
+
     private Readings readings(Map<String, double[]> numbers) {
         return new Readings(numbers, choices(), specimen.design().narrowest());
     }

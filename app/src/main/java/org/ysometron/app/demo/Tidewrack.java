@@ -101,6 +101,7 @@ public class Tidewrack implements ApplicationRunner {
         calibrations.enter(gauge, works.daysAgo(190), works.daysAgo(-175), "K-2290", "quality");
         calibrations.enter(calipers, works.daysAgo(120), works.daysAgo(-245), "K-2302", "quality");
         long second = workshop.machines(gauge, calipers);
+        looked.printers();
         Products.ProductView skerry = skerry();
         List<LotView> made = new ArrayList<>();
         for (int i = 0; i < truth.lots(); i++) {

@@ -169,7 +169,9 @@ public class SiteDesigns {
         if (twice.isPresent()) {
             return twice.get().name;
         }
-        check(added, Problems.thrown());
+        Problems problems = new Problems();
+        check(added, problems);
+        problems.refuse();
         String typed = called(added.called());
         // One name however it is written: titles are found whatever their case.
         List<SiteDesign> before = designs.findAllByOrderById().stream()
@@ -268,23 +270,15 @@ public class SiteDesigns {
 
     /** Says at each field what of a design cannot be, all at once. */
     static void check(NewDesign added, Problems problems) {
-        at(problems, () -> called(added.called()));
-        at(problems, () -> narrowest(added));
-        at(problems, () -> Reasons.require("held", added.held(), "How it is held", 200));
-        at(problems, () -> Reasons.require("reason", added.reason(), "The reason", 300));
-        at(problems, () -> {
+        problems.gather(() -> called(added.called()));
+        problems.gather(() -> narrowest(added));
+        problems.gather(() -> Reasons.require("held", added.held(), "How it is held", 200));
+        problems.gather(() -> Reasons.require("reason", added.reason(), "The reason", 300));
+        problems.gather(() -> {
             if (added.methods().isEmpty()) {
                 throw new Refusal("methods", "Choose at least one method that it is made for.");
             }
         });
-    }
-
-    private static void at(Problems problems, Runnable check) {
-        try {
-            check.run();
-        } catch (Refusal refusal) {
-            problems.add(refusal);
-        }
     }
 
     private static @Nullable String narrowest(NewDesign added) {

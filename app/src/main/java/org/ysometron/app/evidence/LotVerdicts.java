@@ -43,6 +43,8 @@ import org.ysometron.core.claim.Verification;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Right;
 import org.ysometron.core.method.Characteristics;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.method.Reduced;
 
 /**
  * Judges a lot's readings against its claims: the one computation that gate, page, snapshot and certificate come from.
@@ -251,7 +253,7 @@ class LotVerdicts {
     /** Nothing speaks: what there is is not comparable, provisional, or not there. */
     private Judgements.Detail unsettled(LotView lot, Claim claim, List<LotEvidence> candidates) {
         Optional<LotEvidence> best = candidates.stream()
-                .filter(set -> isOriented(claim, set) && set.aside().isEmpty())
+                .filter(set -> isOriented(claim, set) && set.aside().isEmpty() && gives(set, claim.property()))
                 .min(Comparator.comparingInt((LotEvidence set) ->
                                 2 * weight(claim.conditions().compare(set.conditions())) + (set.counts() ? 0 : 1))
                         .thenComparing(set -> -set.tested()));
@@ -260,6 +262,16 @@ class LotVerdicts {
             return Judgements.Detail.plain(claim, none, List.of(), usual(lot, claim));
         }
         return whole(lot, claim, best.get(), List.of());
+    }
+
+    /** Whether a set's method can give what is claimed: what cannot is no lesser evidence of it, but none. */
+    private static boolean gives(LotEvidence set, Characteristic property) {
+        return property.source() != Characteristic.Source.METHOD
+                || property.isRatio()
+                || Methods.of(set.conditions().method())
+                        .filter(method -> method.data().characteristics().stream()
+                                .anyMatch(one -> one.id().equals(property.id())))
+                        .isPresent();
     }
 
     private Judgements.Detail whole(LotView lot, Claim claim, LotEvidence set, List<Judgements.Other> others) {
@@ -287,8 +299,24 @@ class LotVerdicts {
         Judgement judgement = blocked && evidence.n() > 0
                 ? Verification.notComparable(mismatches, evidence.excluded())
                 : Verification.indicative(judge(claim, evidence, looks(lot, claim, set)), mismatches);
+        if (judgement.verdict() == Verdict.NOT_TESTED && judgement.excluded() == 0) {
+            Optional<String> why = whyNoFigure(claim, set);
+            if (why.isPresent()) {
+                return Verification.withoutFigure(set.tested(), why.get());
+            }
+        }
         boolean strength = claim.property().isTested();
         return provisional(strength ? Verification.unfinished(judgement, set.untested()) : judgement, set);
+    }
+
+    /** Why specimens that were tested give no figure of what is claimed; empty where none was, or one does. */
+    private static Optional<String> whyNoFigure(Claim claim, LotEvidence set) {
+        return set.records().stream()
+                .filter(SpecimenRecord::isTested)
+                .flatMap(record -> record.result(claim.property()).stream())
+                .filter(result -> result.value().isEmpty() && !result.reason().isBlank())
+                .map(Reduced::reason)
+                .findFirst();
     }
 
     /** Looks planned for the lot, and those taken before this one at which the claim could have been supported. */

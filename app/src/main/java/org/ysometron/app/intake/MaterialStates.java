@@ -69,9 +69,12 @@ public class MaterialStates {
         Map<Long, Map<Long, List<SpecimenView>>> byLot = new HashMap<>();
         for (SpecimenView specimen :
                 lots.specimensOf(hygroscopic.stream().map(LotView::id).toList())) {
-            byLot.computeIfAbsent(specimen.lotId(), id -> new LinkedHashMap<>())
-                    .computeIfAbsent(specimen.setId(), id -> new java.util.ArrayList<>())
-                    .add(specimen);
+            // What is taken off the sample as it was supplied was not printed from it: its water is what is looked at.
+            if (specimen.design().isPrinted()) {
+                byLot.computeIfAbsent(specimen.lotId(), id -> new LinkedHashMap<>())
+                        .computeIfAbsent(specimen.setId(), id -> new java.util.ArrayList<>())
+                        .add(specimen);
+            }
         }
         Map<Long, Optional<Drying>> needs = new HashMap<>();
         Map<Long, SetState> states = new LinkedHashMap<>();

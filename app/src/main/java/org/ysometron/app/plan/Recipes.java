@@ -23,6 +23,7 @@ import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Setup;
@@ -191,13 +192,20 @@ public class Recipes {
             throw new Refusal("printer", "Choose a printer of the register.");
         }
         Map<RecipeField, String> entries = new EnumMap<>(RecipeField.class);
+        Problems problems = new Problems();
         for (RecipeField field : RecipeField.of(product.family())) {
             String text = sent.getOrDefault(field, "").strip();
             if (field.isRequired() || !text.isEmpty()) {
-                check(field, text);
+                problems.gather(() -> check(field, text));
                 entries.put(field, text);
             }
         }
+        problems.gather(() -> Reasons.require("reason", reason, "The reason why the settings change or begin", 300));
+        if (source.isBlank() || source.length() > 200) {
+            problems.add("source", "Say where the settings come from, in at most 200 characters.");
+        }
+        problems.refuse();
+        requireHardened(product, printerId);
         printers.require("printer", printerId, asked(product, entries));
         Optional<RecipeView> before = recipes.findFirstByProductIdAndPrinterIdOrderByRevisionDesc(
                         product.id(), printerId)
@@ -205,10 +213,6 @@ public class Recipes {
         if (before.isPresent() && before.get().entries().equals(entries)) {
             throw new Refusal(
                     "reason", "Nothing differs from revision " + before.get().revision() + ".");
-        }
-        Reasons.require("reason", reason, "The reason why the settings change or begin", 300);
-        if (source.isBlank() || source.length() > 200) {
-            throw new Refusal("source", "Say where the settings come from, in at most 200 characters.");
         }
         Map<RecipeField, Kept> kept = kept(product, entries, whys);
         kept.forEach((field, one) -> {
@@ -235,6 +239,17 @@ public class Recipes {
         row.frozenBy = by;
         row.frozenAt = clock.instant();
         return view(recipes.save(row));
+    }
+
+    /** Fibres ask for a hardened nozzle: of a printer of which nobody said anything nobody knows whether it has one. */
+    private void requireHardened(Products.ProductView product, long printerId) {
+        if (product.filled() && printers.limits(printerId).equals(PrinterLimits.UNKNOWN)) {
+            throw new Refusal(
+                    "printer",
+                    product.name() + " is filled and asks for a hardened nozzle, and nobody said what "
+                            + instruments.instrument(printerId).name()
+                            + " can do. Say it on the printer's page under Equipment first.");
+        }
     }
 
     private static void check(RecipeField field, String typed) {

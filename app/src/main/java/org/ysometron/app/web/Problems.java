@@ -45,9 +45,26 @@ public final class Problems {
         byField.putIfAbsent(field, message);
     }
 
-    /** Adds a refusal at its field. */
+    /** Adds a refusal at its field, and what else it says at theirs. */
     public void add(Refusal refusal) {
         add(refusal.field(), refusal.words());
+        refusal.others().forEach(this::add);
+    }
+
+    /** Does a check, whose refusal is gathered with the others. */
+    public void gather(Runnable check) {
+        try {
+            check.run();
+        } catch (Refusal refusal) {
+            add(refusal);
+        }
+    }
+
+    /** Refuses all that was gathered, at once; goes on where nothing is wrong. */
+    public void refuse() {
+        if (!none()) {
+            throw new Refusal(byField);
+        }
     }
 
     /** Requires text of at most {@code longest} characters; returns it stripped. */

@@ -25,6 +25,8 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.ysometron.app.DemoSite;
+import org.ysometron.app.TestLots;
+import org.ysometron.app.TestProducts;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.equipment.Instruments;
@@ -49,6 +51,7 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.method.Characteristics;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
@@ -97,6 +100,9 @@ class LookedAtTest extends DemoSite {
 
     @Autowired
     private Intake intake;
+
+    @Autowired
+    private Judgements judgements;
 
     private Products.ProductView product;
     private LotView lot;
@@ -238,6 +244,84 @@ class LookedAtTest extends DemoSite {
         assertThat(bench.record(lot, piece.label()).readings())
                 .extracting(reading -> reading.enteredBy())
                 .containsExactly("bench", "quality");
+    }
+
+    /** What cannot belong together is said where it is read, and not when the crucible comes out of the furnace. */
+    @Test
+    void aCrucibleThatLosesItsSampleIsSaidAtTheBalance() {
+        SpecimenView piece =
+                set(lot, "filler-content", SpecimenDesign.SAMPLE_PIECE, 1).get(0);
+        grade(piece, 1, "crucible", "24.31 g", null, "bench");
+        assertThatThrownBy(() -> grade(piece, 1, "with-sample", "20 g", null, "bench"))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("weighs no more than empty: 20 and 24.31 g");
+        grade(piece, 1, "with-sample", "27.35 g", null, "bench");
+    }
+
+    /** What is taken off the sample as supplied is not printed: that its material was not dried makes nothing of it provisional. */
+    @Test
+    void aPieceOfTheSampleAsksForNoDrying() {
+        LotView wet = testLots.bare();
+        testLots.set(
+                wet,
+                new PlannedTest(
+                        method("moisture-content"),
+                        SpecimenDesign.SAMPLE_PIECE,
+                        Orientation.NONE,
+                        Notch.NONE,
+                        Basis.AS_SUPPLIED,
+                        Build.NONE,
+                        Conditioning.NONE,
+                        0,
+                        2,
+                        ""));
+        assertThat(provisionals.of(List.of(wet)).getOrDefault(wet.id(), List.of()))
+                .isEmpty();
+        testLots.set(wet, TestLots.line("tension", 5, 2));
+        assertThat(provisionals.of(List.of(wet)).get(wet.id())).isNotEmpty();
+    }
+
+    /** A claim of which no tested specimen gives a figure says why; what another method tested is no lesser evidence of it. */
+    @Test
+    void aClaimWithoutAFigureSaysWhy() {
+        PlannedTest plaques = TestLots.line("colour-of-plaque", SpecimenDesign.PLAQUE, 0, 1);
+        PlannedTest blocks = TestLots.line("shore-d", SpecimenDesign.HARDNESS_BLOCK, 0, 1);
+        Products.ProductView claiming = testProducts.saying(
+                new Publications.Draft(
+                        TestProducts.claim(
+                                Topic.on(Characteristics.of("colour-difference").orElseThrow()),
+                                Form.AT_MOST,
+                                OptionalDouble.empty(),
+                                OptionalDouble.empty(),
+                                OptionalDouble.of(1.5),
+                                "",
+                                plaques.conditions()),
+                        null),
+                new Publications.Draft(
+                        TestProducts.claim(
+                                Topic.on(Characteristics.of("shore-d").orElseThrow()),
+                                Form.AT_LEAST,
+                                OptionalDouble.empty(),
+                                OptionalDouble.of(70),
+                                OptionalDouble.empty(),
+                                "",
+                                blocks.conditions()),
+                        null));
+        LotView masterless = testProducts.lot(claiming);
+        testLots.set(masterless, plaques);
+        List<Bench.Entry> entries = new ArrayList<>();
+        Map.of("thickness", "2.0", "l", "60", "a", "1", "b", "-3").forEach((field, typed) -> {
+            for (int place = 1; place <= 3; place++) {
+                entries.add(new Bench.Entry(
+                        "XY1", field, place, typed, End.DONE, testLots.instrument(plaques.method()), typed));
+            }
+        });
+        bench.enterTest(masterless, "XY1", entries, "bench");
+        assertThat(judgements.of(List.of(masterless)).get(masterless.id()))
+                .extracting(Judgements.Judged::reason)
+                .containsExactlyInAnyOrder(
+                        "1 specimen was tested, and none gives it: no master of this colour is signed.",
+                        "No specimen has been tested yet.");
     }
 
     /** What boxes of a lot ask for stands beside the recipe, so that the factor in force can be multiplied by it. */

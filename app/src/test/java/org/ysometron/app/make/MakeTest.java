@@ -1003,7 +1003,7 @@ class MakeTest extends DemoSite {
                         hotter,
                         Recipes.Status.TUNED,
                         "own study 4",
-                        "again",
+                        "Layers came apart once more.",
                         "quality"))
                 .hasMessageContaining("Nothing differs");
         runs.print(lot, run(lot, "printer 2", 1, 0, null, false), "bench");

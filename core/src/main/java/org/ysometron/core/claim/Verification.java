@@ -66,6 +66,20 @@ public final class Verification {
                 open.working());
     }
 
+    /**
+     * The judgement where specimens were tested and none of them gives the figure.
+     *
+     * @param tested how many, at least 1
+     * @param why in words, such as a master that nobody signed
+     */
+    public static Judgement withoutFigure(int tested, String why) {
+        return Judgement.without(
+                Verdict.NOT_TESTED,
+                tested + (tested == 1 ? " specimen was" : " specimens were") + " tested, and none gives it: " + why
+                        + ".",
+                0);
+    }
+
     static Judgement unsettled(Judgement judgement, String how, String why) {
         boolean settled = judgement.verdict() == Verdict.SUPPORTED || judgement.verdict() == Verdict.CONTRADICTED;
         return new Judgement(

@@ -3,6 +3,7 @@ package org.ysometron.core.method;
 import com.google.auto.service.AutoService;
 import java.util.Map;
 import org.ysometron.core.reading.Readings;
+import org.ysometron.core.working.Figures;
 import org.ysometron.core.working.Working;
 
 /**
@@ -13,14 +14,22 @@ import org.ysometron.core.working.Working;
 public final class FillerContent extends Method {
 
     @Override
+    public void check(Readings soFar) {
+        if (soFar.has("crucible")
+                && soFar.has("with-sample")
+                && !(soFar.number("with-sample") > soFar.number("crucible"))) {
+            throw new IllegalArgumentException("with the sample the crucible weighs no more than empty: "
+                    + Figures.plain(soFar.number("with-sample"), 6) + " and "
+                    + Figures.plain(soFar.number("crucible"), 6) + " g");
+        }
+    }
+
+    @Override
     protected Map<String, Figure> reduce(Readings readings, Pinned pinned) {
+        check(readings);
         double empty = readings.number("crucible");
         double full = readings.number("with-sample");
         double after = readings.number("after-ignition");
-        if (!(full > empty)) {
-            throw new IllegalArgumentException(
-                    "with the sample the crucible weighs no more than empty: " + full + " and " + empty + " g");
-        }
         if (after > full || after < empty) {
             throw new IllegalArgumentException("after ignition it weighs between empty and full, got " + after
                     + " beside " + empty + " and " + full + " g");

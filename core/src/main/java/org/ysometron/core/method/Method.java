@@ -100,6 +100,15 @@ public abstract class Method {
     }
 
     /**
+     * Refuses readings that cannot belong together whatever comes after them, so that it is said where they are read and not when the test
+     * is over.
+     *
+     * @param soFar what was read so far; a field that is still to be read is not in it
+     * @throws IllegalArgumentException in words
+     */
+    public void check(Readings soFar) {}
+
+    /**
      * The load at which a specimen of nominal size is to be expected to give a figure: what a gauge is chosen by.
      *
      * @param figure of the characteristic that the file names first, in its unit

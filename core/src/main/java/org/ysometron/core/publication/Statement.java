@@ -60,7 +60,9 @@ public record Statement(
     public String title() {
         String orientation = topic.isRatio()
                 ? ""
-                : terms.orientation().map(o -> ", " + o.words()).orElse("");
+                : terms.orientation()
+                        .map(o -> o.words().isEmpty() ? "" : ", " + o.words())
+                        .orElse("");
         return topic.title() + orientation + (qualifier.isEmpty() ? "" : ", " + qualifier);
     }
 

@@ -111,6 +111,8 @@ public record Terms(
         if (!process.isEmpty()) {
             parts.add(process);
         }
+        // What is not printed has neither orientation nor conditioning, and says so by no word.
+        parts.removeIf(String::isEmpty);
         return String.join(", ", parts);
     }
 }

@@ -281,4 +281,18 @@ class PublicationTest {
         assertThat(Topic.meant("tensile")).isEmpty();
         assertThat(Topic.meant(" ")).isEmpty();
     }
+
+    /** What is not printed has neither orientation nor conditioning: no empty place stands for them. */
+    @Test
+    void termsOfWhatIsNotPrintedHaveNoEmptyPlaces() {
+        Terms piece = Terms.of(new Conditions(
+                "filler-content",
+                Basis.AS_SUPPLIED,
+                Orientation.NONE,
+                Conditioning.NONE,
+                0,
+                "piece of the sample, rev 1"));
+        assertThat(piece.words()).doesNotContain(", ,").contains("as supplied, piece of the sample");
+        assertThat(atLeast(0.09, piece).title()).doesNotContain(",");
+    }
 }

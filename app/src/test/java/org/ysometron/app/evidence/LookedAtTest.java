@@ -491,7 +491,8 @@ class LookedAtTest extends DemoSite {
                 .hasMessageContaining("one of the product's colours");
         assertThatThrownBy(() -> propose("natural", "58", "24 MPa", "15", "quality"))
                 .hasMessageContaining("'MPa' is a stress, not a colour coordinate");
-        assertThatThrownBy(() -> propose("natural", "", "24", "15", "quality")).hasMessageContaining("Type the L*");
+        assertThatThrownBy(() -> propose("natural", "", "24", "15", "quality"))
+                .hasMessageContaining("Type the lightness L*");
     }
 
     /** M38: a colour judged from one spool: plaques, samples and lots are told apart, and one lot is said to be one lot only. */

@@ -54,6 +54,9 @@ public final class Main {
         if (first.equals("diameter-log") && arguments.length > 1) {
             return diameterLog(arguments, calculation.get(), out);
         }
+        if (first.equals("curve") && arguments.length > 1) {
+            return CurveFile.run(arguments, calculation.get(), out);
+        }
         return answerAll(calculation.get(), new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8)), out);
     }
 

@@ -1,6 +1,7 @@
 package org.ysometron.compute;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -130,6 +131,75 @@ class MainTest {
         assertThat(fromFile).containsEntry("rows", 600).containsEntry("unit", "mm");
         assertThat((Double) fromFile.get("shareOutside")).isBetween(0.33, 0.34);
         assertThat((Double) fromFile.get("diameterStep")).isBetween(0.07, 0.08);
+    }
+
+    /** Records of a file, in kgf and percent and with a decimal comma, give what the same numbers give as a case. */
+    @Test
+    void recordsOfAFileAreWorkedOutALineEach(@TempDir Path folder) throws Exception {
+        StringBuilder text = new StringBuilder("specimen;force [kgf];strain [%]\n");
+        StringBuilder force = new StringBuilder();
+        StringBuilder extension = new StringBuilder();
+        for (String specimen : new String[] {"XY1", "XY2"}) {
+            for (int i = 0; i <= 250; i++) {
+                text.append(specimen)
+                        .append(';')
+                        .append(i / 9.80665 * 8)
+                        .append(';')
+                        .append(0.01 * i)
+                        .append('\n');
+            }
+            text.append(specimen).append(";0.3;2.52\n");
+        }
+        for (int i = 0; i <= 250; i++) {
+            force.append(8.0 * i).append(',');
+            extension.append(0.005 * i).append(',');
+        }
+        Path file =
+                Files.writeString(folder.resolve("pull.csv"), text.toString().replace('.', ','));
+        assertThat(run("", "curve", file.toString(), "--area", "40", "--gauge-length", "50"))
+                .isZero();
+        assertThat(answers()).hasSize(2);
+        Map<String, Object> first = answers().get(0);
+        assertThat(first).containsEntry("specimen", "XY1").containsEntry("unit", "MPa");
+        assertThat((Double) first.get("value")).isCloseTo(50, within(1e-6));
+        assertThat((Double) first.get("modulus")).isCloseTo(2000, within(1e-3));
+        String asCase =
+                "{\"force\":[" + force + "2.94],\"extension\":[" + extension + "1.26],\"area\":40,\"length\":50}";
+        assertThat(run(asCase, "curve")).isZero();
+        assertThat((Double) answers().get(0).get("strainAtBreak"))
+                .isCloseTo((Double) first.get("strainAtBreak"), within(1e-9));
+        assertThat(run("", "curve", file.toString(), "--area", "40", "--gauge-length", "50", "--by", "crosshead"))
+                .isZero();
+        assertThat(answers().get(0)).doesNotContainKey("modulus").containsKey("apparentModulus");
+        assertThat(run(
+                        "",
+                        "curve",
+                        file.toString(),
+                        "--area",
+                        "40",
+                        "--gauge-length",
+                        "50",
+                        "--break",
+                        "100",
+                        "--yield",
+                        "none"))
+                .isZero();
+        assertThat((Double) answers().get(0).get("strainAtBreak")).isCloseTo(0.01, within(1e-9));
+    }
+
+    @Test
+    void aRecordThatCannotBeWorkedOutIsAnsweredWithWhatToDo(@TempDir Path folder) throws Exception {
+        Path file = Files.writeString(folder.resolve("pull.csv"), "force [N],extension [mm]\n1,1\n2,kN\n");
+        assertThat(run("", "curve", file.toString())).isEqualTo(1);
+        assertThat(answers().get(0).get("error")).asString().contains("--area in mm²");
+        assertThat(run("", "curve", file.toString(), "--area", "40", "--gauge-length", "50"))
+                .isEqualTo(1);
+        assertThat(answers().get(0).get("error")).asString().contains("row 3, extension", "'kN'");
+        assertThat(run("", "curve", file.toString(), "--width", "4")).isEqualTo(1);
+        assertThat(answers().get(0).get("error")).asString().contains("is no flag");
+        assertThat(run("", "curve", folder.resolve("none.csv").toString(), "--area", "40", "--gauge-length", "50"))
+                .isEqualTo(1);
+        assertThat(answers().get(0).get("error")).asString().contains("no such file");
     }
 
     @Test

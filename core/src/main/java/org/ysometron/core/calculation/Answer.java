@@ -56,7 +56,8 @@ public record Answer(OptionalDouble value, String unit, String outcome, Map<Stri
         return new Answer(OptionalDouble.of(value), unit, "computed", Map.of(), working);
     }
 
-    Answer with(String name, Object result) {
+    /** The same with a further figure. */
+    public Answer with(String name, Object result) {
         Map<String, Object> more = new LinkedHashMap<>(results);
         more.put(name, result);
         return new Answer(value, unit, outcome, more, working);

@@ -13,6 +13,7 @@ public final class Calculations {
                     PlanCalculations.all(),
                     MakingCalculations.all(),
                     BenchCalculations.all(),
+                    CurveCalculations.all(),
                     StatisticsCalculations.all(),
                     PopulationCalculations.all(),
                     ComparisonCalculations.all(),

@@ -23,6 +23,9 @@ final class Finder {
     /** Least share of the largest force that a drop is. */
     private static final double DROP = 0.005;
 
+    /** Extensions nearer than this share of the length are the same: what is left of sums in binary. */
+    private static final double SAME = 1e-9;
+
     /** Offset of a yield without a maximum, as a strain (ISO 527-1, offset yield). */
     private static final double OFFSET = 0.002;
 
@@ -137,7 +140,11 @@ final class Finder {
                 : "the last point before the force falls and does not come back";
         points.add(point(Kind.BREAK, end, how));
         if (end < n - 1) {
-            said.add((n - 1 - end) + " points behind the break were passed over.");
+            int behind = n - 1 - end;
+            said.add(
+                    behind == 1
+                            ? "One point behind the break was passed over."
+                            : behind + " points behind the break were passed over.");
         }
     }
 
@@ -203,7 +210,7 @@ final class Finder {
     /** Zero of extension: where the elastic line meets zero force; the load that was on before, and slack, are said. */
     private void begin() {
         int at = 0;
-        while (at < n - 1 && x[at] < zero) {
+        while (at < n - 1 && x[at] < zero - SAME * piece.length()) {
             at++;
         }
         points.add(new Point(
@@ -323,8 +330,8 @@ final class Finder {
                     0,
                     Math.max(count, 0),
                     List.of(),
-                    "only " + Math.max(count, 0) + " points lie between strains " + rules.from() + " and " + rules.to()
-                            + ", ten are wanted");
+                    "only " + Math.max(count, 0) + " points lie between strains " + Figures.plain(rules.from(), 4)
+                            + " and " + Figures.plain(rules.to(), 4) + ", ten are wanted");
         }
         Fit fit = new Fit(from, to);
         List<Double> groups = fit.groups();
@@ -339,8 +346,8 @@ final class Finder {
             return none(apparent, fit.r2, count, groups, why);
         }
         double chord = (stressAt(rules.to()) - stressAt(rules.from())) / (rules.to() - rules.from());
-        points.add(point(Kind.MODULUS_FROM, from, "strain " + rules.from()));
-        points.add(point(Kind.MODULUS_TO, to, "strain " + rules.to()));
+        points.add(point(Kind.MODULUS_FROM, from, "strain " + Figures.plain(rules.from(), 4)));
+        points.add(point(Kind.MODULUS_TO, to, "strain " + Figures.plain(rules.to(), 4)));
         if (apparent) {
             said.add(
                     "The crosshead's travel has grips and frame in it: its slope is an apparent modulus, never set against a"
@@ -362,7 +369,7 @@ final class Finder {
     private int firstAt(double strain) {
         double at = zero + strain * piece.length();
         for (int i = 0; i <= end; i++) {
-            if (x[i] >= at) {
+            if (x[i] >= at - SAME * piece.length()) {
                 return i;
             }
         }
@@ -575,7 +582,8 @@ final class Finder {
                         "",
                         modulus,
                         "MPa",
-                        "ISO 527-1, modulus between strains " + rules.from() + " and " + rules.to())));
+                        "ISO 527-1, modulus between strains " + Figures.plain(rules.from(), 4) + " and "
+                                + Figures.plain(rules.to(), 4))));
         return new Working(steps);
     }
 

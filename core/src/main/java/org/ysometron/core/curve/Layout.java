@@ -1,0 +1,92 @@
+package org.ysometron.core.curve;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.ysometron.core.quantity.UnitOfMeasure;
+
+/**
+ * How a file of records is written, as it was found and as a person confirms it before anything is stored.
+ *
+ * @param delimiter between cells
+ * @param decimalComma whether decimals stand behind a comma
+ * @param headRows rows before the first figures
+ * @param columns of what is taken
+ */
+public record Layout(char delimiter, boolean decimalComma, int headRows, List<Column> columns) {
+
+    /** Copies the columns. */
+    public Layout {
+        columns = List.copyOf(columns);
+    }
+
+    /** What stands in a column. */
+    public enum Role {
+        TIME("time"),
+        FORCE("force"),
+        EXTENSION("extension"),
+        SECOND("second extension"),
+        SPECIMEN("specimen");
+
+        private final String words;
+
+        Role(String words) {
+            this.words = words;
+        }
+
+        /** Its name in words. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /**
+     * A column.
+     *
+     * @param index from 0
+     * @param title as the file has it
+     * @param unit empty for a specimen, and for a strain in parts of one
+     * @param share whether an extension is a share of the length: in percent where {@code percent}
+     */
+    public record Column(
+            int index, String title, Role role, Optional<UnitOfMeasure> unit, boolean share, boolean percent) {
+
+        /** A figure of the column in N, mm, s, or as a part of one. */
+        double working(double typed) {
+            double value = unit.map(known -> known.toWorking(typed)).orElse(typed);
+            return percent ? typed / 100 : value;
+        }
+
+        /** Title and unit, for whoever confirms them. */
+        public String words() {
+            String known = percent ? "%" : unit.map(UnitOfMeasure::symbol).orElse(share ? "mm/mm" : "");
+            return role.words() + ": column " + (index + 1) + " '" + title + "'"
+                    + (known.isEmpty() ? "" : " in " + known);
+        }
+    }
+
+    /** The column of this role. */
+    public Optional<Column> column(Role role) {
+        return columns.stream().filter(column -> column.role() == role).findFirst();
+    }
+
+    /** The same with another column in a role; the unit is that of its head, or the one that is given. */
+    public Layout with(Column column) {
+        List<Column> others = columns.stream()
+                .filter(one -> one.role() != column.role() && one.index() != column.index())
+                .toList();
+        return new Layout(
+                delimiter,
+                decimalComma,
+                headRows,
+                Stream.concat(others.stream(), Stream.of(column)).toList());
+    }
+
+    /** What was found, in one line. */
+    public String words() {
+        String cells = delimiter == '\t' ? "tabs" : "'" + delimiter + "'";
+        return "cells between " + cells + ", decimal " + (decimalComma ? "comma" : "point") + ", " + headRows
+                + (headRows == 1 ? " row" : " rows") + " of head; "
+                + String.join("; ", columns.stream().map(Column::words).toList());
+    }
+}

@@ -1,0 +1,451 @@
+package org.ysometron.core.curve;
+
+import de.siegmar.fastcsv.reader.CsvParseException;
+import de.siegmar.fastcsv.reader.CsvReader;
+import de.siegmar.fastcsv.reader.CsvRecord;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.Problem;
+import org.ysometron.core.quantity.UnitOfMeasure;
+
+/**
+ * Reads records of force and extension from text with cells: one specimen a file, or many with a column that names them. What stands where
+ * is found and can be said otherwise; a figure that is none is refused with its row, and then nothing of the file is taken.
+ */
+public final class TraceFile {
+
+    /** Characters of one file at the most. */
+    public static final int LONGEST = 200_000_000;
+
+    private static final List<Character> DELIMITERS = List.of(';', '\t', ',', '|');
+    private static final int LOOKED_AT = 60;
+    private static final Map<Layout.Role, List<String>> NAMES = Map.of(
+            Layout.Role.TIME, List.of("time", "t", "elapsed"),
+            Layout.Role.FORCE, List.of("force", "load", "f", "pull"),
+            Layout.Role.EXTENSION,
+                    List.of(
+                            "extension",
+                            "strain",
+                            "elongation",
+                            "displacement",
+                            "travel",
+                            "crosshead",
+                            "position",
+                            "stroke",
+                            "x"),
+            Layout.Role.SPECIMEN, List.of("specimen", "sample", "label", "piece"));
+    private static final Pattern UNIT = Pattern.compile("(.*?)[\\s_]*[\\[(/]\\s*([^\\])]+?)\\s*[\\])]?\\s*");
+
+    private TraceFile() {}
+
+    /** A file that cannot be read, with the place and the way out. */
+    public static final class Unreadable extends RuntimeException {
+
+        private static final long serialVersionUID = 1L;
+
+        private final transient Problem problem;
+
+        Unreadable(String where, String found, String expected, String wayOut) {
+            super(new Problem(where, found, expected, wayOut).text());
+            this.problem = new Problem(where, found, expected, wayOut);
+        }
+
+        /** What is wrong, where, and what would do. */
+        public Problem problem() {
+            return problem;
+        }
+    }
+
+    /**
+     * One record as it stood in a file.
+     *
+     * @param specimen as its column names it; empty where the file has no such column
+     * @param time in s; of no length where there is none
+     * @param force in N
+     * @param extension in mm, or as a part of the length where {@code share}
+     * @param second a second extension in mm; of no length where there is none
+     */
+    public record Read(
+            String specimen, double[] time, double[] force, double[] extension, double[] second, boolean share) {
+
+        /**
+         * The record as a trace.
+         *
+         * @param length that a share is of, in mm
+         * @throws IllegalArgumentException in words where it is none
+         */
+        public Trace trace(double length) {
+            double[] mm =
+                    share ? Arrays.stream(extension).map(part -> part * length).toArray() : extension;
+            return Trace.of(time, force, mm);
+        }
+    }
+
+    /**
+     * Finds how a file is written.
+     *
+     * @throws Unreadable where it is no text with cells, or has no column that must be there
+     */
+    public static Layout look(String text) {
+        requireText(text);
+        List<String> lines = text.lines().limit(LOOKED_AT).map(TraceFile::plain).toList();
+        char delimiter = delimiter(lines);
+        List<String[]> rows = lines.stream().map(line -> cells(line, delimiter)).toList();
+        boolean comma = decimalComma(rows, delimiter);
+        int head = 0;
+        while (head < rows.size() && !isFigures(rows.get(head), comma)) {
+            head++;
+        }
+        if (head == rows.size()) {
+            throw new Unreadable(
+                    "the file",
+                    "no row of figures in its first " + rows.size() + " lines",
+                    "rows of figures, for example 0.01;12.4;0.003",
+                    "Export the record as CSV with all of its points.");
+        }
+        List<Layout.Column> columns = columns(rows, head);
+        Layout layout = new Layout(delimiter, comma, head, columns);
+        for (Layout.Role role : List.of(Layout.Role.FORCE, Layout.Role.EXTENSION)) {
+            if (layout.column(role).isEmpty()) {
+                throw new Unreadable(
+                        head == 0 ? "row 1" : "row " + head,
+                        "no column is named for the " + role.words(),
+                        "a head with " + String.join(", ", NAMES.getOrDefault(role, List.of()))
+                                + " and its unit, for example "
+                                + (role == Layout.Role.FORCE ? "force [N]" : "extension [mm]"),
+                        "Say which column it is.");
+            }
+        }
+        return layout;
+    }
+
+    /**
+     * Reads all records of a file.
+     *
+     * @throws Unreadable with the row of the first figure that is none, of a row that ends early, and where the figures are no record
+     */
+    public static List<Read> read(String text, Layout layout) {
+        requireText(text);
+        Map<String, Columns> bySpecimen = new LinkedHashMap<>();
+        int row = 0;
+        try (CsvReader<CsvRecord> reader = CsvReader.builder()
+                .fieldSeparator(layout.delimiter())
+                .skipEmptyLines(true)
+                .allowMissingFields(true)
+                .allowExtraFields(true)
+                .ofCsvRecord(text.startsWith("\uFEFF") ? text.substring(1) : text)) {
+            for (CsvRecord line : reader) {
+                row = (int) line.getStartingLineNumber();
+                if (row > layout.headRows()) {
+                    take(line, row, layout, bySpecimen);
+                }
+            }
+        } catch (CsvParseException | IOException | UncheckedIOException broken) {
+            throw new Unreadable("row " + (row + 1), "quotes that do not end", "cells with a delimiter between", "");
+        }
+        if (bySpecimen.isEmpty()) {
+            throw new Unreadable("the file", "no rows of figures", "at least " + Trace.FEWEST, "");
+        }
+        boolean share = layout.column(Layout.Role.EXTENSION).orElseThrow().share();
+        List<Read> read = new ArrayList<>();
+        bySpecimen.forEach((specimen, columns) -> read.add(columns.read(specimen, share)));
+        return read;
+    }
+
+    private static void take(CsvRecord line, int row, Layout layout, Map<String, Columns> bySpecimen) {
+        int most =
+                layout.columns().stream().mapToInt(Layout.Column::index).max().orElse(0);
+        if (line.getFieldCount() <= most) {
+            throw new Unreadable(
+                    "row " + row,
+                    "it ends after " + line.getFieldCount() + " cells",
+                    "at least " + (most + 1),
+                    "Was the file cut off? Export it again.");
+        }
+        String specimen = layout.column(Layout.Role.SPECIMEN)
+                .map(column -> line.getField(column.index()).strip())
+                .orElse("");
+        Columns columns = bySpecimen.computeIfAbsent(specimen, key -> new Columns());
+        for (Layout.Role role :
+                List.of(Layout.Role.TIME, Layout.Role.FORCE, Layout.Role.EXTENSION, Layout.Role.SECOND)) {
+            layout.column(role).ifPresent(column -> columns.of(role)
+                    .add(column.working(figure(line.getField(column.index()), row, column, layout.decimalComma()))));
+        }
+    }
+
+    private static double figure(String typed, int row, Layout.Column column, boolean comma) {
+        String text = comma ? typed.strip().replace(".", "").replace(',', '.') : typed.strip();
+        double value;
+        try {
+            value = isNumber(text) ? Double.parseDouble(text) : Double.NaN;
+        } catch (NumberFormatException none) {
+            value = Double.NaN;
+        }
+        if (!(Math.abs(value) <= 1e12)) {
+            throw new Unreadable(
+                    "row " + row + ", " + column.role().words(),
+                    "'" + shortened(typed) + "'",
+                    "a number without a unit, as in the rows before",
+                    "Nothing of the file was taken.");
+        }
+        return value;
+    }
+
+    private static boolean isNumber(String text) {
+        if (text.isEmpty() || text.length() > 30) {
+            return false;
+        }
+        char last = text.charAt(text.length() - 1);
+        return (last >= '0' && last <= '9') || last == '.';
+    }
+
+    // ---- how it is written
+    // -------------------------------------------------------------------------------------------
+
+    private static void requireText(String text) {
+        if (text.isBlank()) {
+            throw new Unreadable("the file", "nothing is in it", "rows of figures with a head", "");
+        }
+        if (text.length() > LONGEST) {
+            throw new Unreadable("the file", text.length() + " characters", LONGEST + " at the most", "Split it.");
+        }
+        int looked = Math.min(text.length(), 4000);
+        for (int i = 0; i < looked; i++) {
+            char c = text.charAt(i);
+            if (c == 0 || c == '\uFFFD' || (c < ' ' && c != '\n' && c != '\r' && c != '\t' && c != '\f')) {
+                throw new Unreadable(
+                        "the file", "it is no text", "CSV", "Export the record as CSV, not in the program's own form.");
+            }
+        }
+    }
+
+    private static String plain(String line) {
+        return line.startsWith("\uFEFF") ? line.substring(1) : line;
+    }
+
+    /** The delimiter that parts most lines into the same number of cells, more than one. */
+    private static char delimiter(List<String> lines) {
+        char best = 0;
+        long most = 0;
+        for (char delimiter : DELIMITERS) {
+            Map<Integer, Long> counts = new LinkedHashMap<>();
+            lines.forEach(line -> {
+                int cells = cells(line, delimiter).length;
+                if (cells > 1) {
+                    counts.merge(cells, 1L, Long::sum);
+                }
+            });
+            long agreeing =
+                    counts.values().stream().mapToLong(Long::longValue).max().orElse(0);
+            if (agreeing > most) {
+                most = agreeing;
+                best = delimiter;
+            }
+        }
+        if (best == 0) {
+            throw new Unreadable(
+                    "the file",
+                    "its rows have one cell each",
+                    "cells between ; , or tabs",
+                    "Export the record as CSV.");
+        }
+        return best;
+    }
+
+    private static String[] cells(String line, char delimiter) {
+        if (line.indexOf('"') >= 0) {
+            try (CsvReader<CsvRecord> reader = CsvReader.builder()
+                    .fieldSeparator(delimiter)
+                    .allowExtraFields(true)
+                    .allowMissingFields(true)
+                    .ofCsvRecord(line)) {
+                return reader.stream()
+                        .findFirst()
+                        .map(one -> one.getFields().toArray(new String[0]))
+                        .orElse(new String[0]);
+            } catch (CsvParseException | IOException | UncheckedIOException broken) {
+                return new String[] {line};
+            }
+        }
+        return line.split(Pattern.quote(String.valueOf(delimiter)), -1);
+    }
+
+    private static boolean decimalComma(List<String[]> rows, char delimiter) {
+        long commas = rows.stream()
+                .flatMap(Arrays::stream)
+                .filter(cell -> cell.strip().matches("[-+]?[0-9]*,[0-9]+"))
+                .count();
+        long points = rows.stream()
+                .flatMap(Arrays::stream)
+                .filter(cell -> cell.strip().matches("[-+]?[0-9]*\\.[0-9]+"))
+                .count();
+        return commas > points && (delimiter != ',' || commas > 0);
+    }
+
+    /** Whether a row holds figures alone, but for the name of a specimen. */
+    private static boolean isFigures(String[] cells, boolean comma) {
+        int figures = 0;
+        int words = 0;
+        for (String cell : cells) {
+            String text = comma ? cell.strip().replace(',', '.') : cell.strip();
+            if (text.isEmpty()) {
+                continue;
+            }
+            if (text.matches("[-+]?([0-9]+\\.?[0-9]*|\\.[0-9]+)([eE][-+]?[0-9]+)?")) {
+                figures++;
+            } else {
+                words++;
+            }
+        }
+        return figures >= 2 && words <= 1;
+    }
+
+    private static List<Layout.Column> columns(List<String[]> rows, int head) {
+        List<Layout.Column> found = new ArrayList<>();
+        if (head == 0) {
+            return found;
+        }
+        int width = rows.get(head).length;
+        int named = head - 1;
+        // A row of units alone stands below the names.
+        boolean units = head >= 2
+                && rows.get(head - 2).length >= width
+                && Arrays.stream(rows.get(head - 1)).allMatch(cell -> cell.isBlank() || isUnit(bare(cell)));
+        if (units) {
+            named = head - 2;
+        }
+        String[] titles = rows.get(named);
+        for (int i = 0; i < Math.min(titles.length, width); i++) {
+            String unit = units && i < rows.get(head - 1).length ? bare(rows.get(head - 1)[i]) : "";
+            column(i, titles[i].strip(), unit, found).ifPresent(found::add);
+        }
+        return found;
+    }
+
+    private static Optional<Layout.Column> column(int index, String title, String below, List<Layout.Column> before) {
+        Matcher inside = UNIT.matcher(title);
+        String name = inside.matches() ? inside.group(1) : title;
+        String unit = below.isEmpty() && inside.matches() ? inside.group(2) : below;
+        String word =
+                name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", " ").strip();
+        Optional<Layout.Role> role = role(word);
+        if (role.isEmpty()) {
+            return Optional.empty();
+        }
+        Layout.Role free = role.get();
+        if (isTaken(before, free)) {
+            if (free != Layout.Role.EXTENSION || isTaken(before, Layout.Role.SECOND)) {
+                return Optional.empty();
+            }
+            free = Layout.Role.SECOND;
+        }
+        boolean extension = free == Layout.Role.EXTENSION || free == Layout.Role.SECOND;
+        boolean percent = extension && unit.equals("%");
+        boolean share = percent || (extension && (unit.equals("mm/mm") || (unit.isEmpty() && word.contains("strain"))));
+        return Optional.of(new Layout.Column(index, title, free, unit(free, unit, share, index), share, percent));
+    }
+
+    private static boolean isTaken(List<Layout.Column> before, Layout.Role role) {
+        return before.stream().anyMatch(column -> column.role() == role);
+    }
+
+    private static Optional<UnitOfMeasure> unit(Layout.Role role, String unit, boolean share, int index) {
+        if (role == Layout.Role.SPECIMEN || share) {
+            return Optional.empty();
+        }
+        Dimension wanted = role == Layout.Role.TIME
+                ? Dimension.TIME
+                : role == Layout.Role.FORCE ? Dimension.FORCE : Dimension.LENGTH;
+        Optional<UnitOfMeasure> known = UnitOfMeasure.find(unit).filter(found -> found.dimension() == wanted);
+        if (known.isEmpty()) {
+            throw new Unreadable(
+                    "column " + (index + 1) + ", " + role.words(),
+                    unit.isEmpty() ? "its head has no unit" : "'" + shortened(unit) + "' is no unit of it",
+                    "a head such as "
+                            + (wanted == Dimension.FORCE
+                                    ? "force [N]"
+                                    : wanted == Dimension.TIME ? "time [s]" : "extension [mm]"),
+                    "Say which unit it is; a unit is never guessed.");
+        }
+        return known;
+    }
+
+    private static Optional<Layout.Role> role(String word) {
+        List<String> words = List.of(word.split(" "));
+        for (Layout.Role role :
+                List.of(Layout.Role.SPECIMEN, Layout.Role.TIME, Layout.Role.FORCE, Layout.Role.EXTENSION)) {
+            if (NAMES.getOrDefault(role, List.of()).stream().anyMatch(words::contains)) {
+                return Optional.of(role);
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static String bare(String cell) {
+        return cell.strip().replaceAll("^[\\[(]|[\\])]$", "").strip();
+    }
+
+    private static boolean isUnit(String text) {
+        return text.equals("%")
+                || text.equals("mm/mm")
+                || text.equals("-")
+                || UnitOfMeasure.find(text).isPresent();
+    }
+
+    private static String shortened(String text) {
+        String one = text.strip().replaceAll("\\s+", " ");
+        return one.length() > 30 ? one.substring(0, 30) + "…" : one;
+    }
+
+    /** Figures of one specimen as they come. */
+    private static final class Columns {
+
+        private final Map<Layout.Role, Growing> byRole = new LinkedHashMap<>();
+
+        Growing of(Layout.Role role) {
+            return byRole.computeIfAbsent(role, key -> new Growing());
+        }
+
+        private double[] all(Layout.Role role) {
+            Growing grown = byRole.get(role);
+            return grown == null ? new double[0] : grown.values();
+        }
+
+        Read read(String specimen, boolean share) {
+            return new Read(
+                    specimen,
+                    all(Layout.Role.TIME),
+                    all(Layout.Role.FORCE),
+                    all(Layout.Role.EXTENSION),
+                    all(Layout.Role.SECOND),
+                    share);
+        }
+    }
+
+    private static final class Growing {
+
+        private double[] values = new double[1024];
+        private int count;
+
+        void add(double value) {
+            if (count == values.length) {
+                values = Arrays.copyOf(values, 2 * count);
+            }
+            values[count++] = value;
+        }
+
+        double[] values() {
+            return Arrays.copyOf(values, count);
+        }
+    }
+}

@@ -18,6 +18,7 @@ import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.method.Designs;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.MethodData;
 import org.ysometron.core.method.Methods;
@@ -170,7 +171,10 @@ record StatementRow(
     }
 
     private static List<String> choice(Method tested) {
-        List<String> titles = Specimen.of(tested).stream().map(Specimen::title).toList();
+        List<String> titles = Specimen.of(tested).stream()
+                .filter(specimen -> Designs.isOffered(specimen.design()))
+                .map(Specimen::title)
+                .toList();
         return titles.size() > 1 ? titles : List.of();
     }
 

@@ -17,6 +17,8 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
+import org.ysometron.app.TestLots;
+import org.ysometron.app.TestProducts;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.product.Claim;
@@ -24,6 +26,7 @@ import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.method.Methods;
+import org.ysometron.core.publication.Topic;
 
 /** What a plan can show, from the scatter of the demo's lots. */
 class PlanTest extends DemoSite {
@@ -108,7 +111,11 @@ class PlanTest extends DemoSite {
                 .andExpect(
                         content().string(allOf(containsString("20 specimens, 0 %"), containsString("more than 500"))));
         http.perform(get("/products/skerry-bf10/plan?n=many").with(QUALITY)).andExpect(status().isBadRequest());
-        http.perform(get("/products/plover-f30/plan").with(QUALITY))
+        Products.ProductView untested = testProducts.claiming(TestProducts.atLeast(
+                Topic.named("TENSILE_STRENGTH").orElseThrow(),
+                6,
+                TestLots.line("tension", 5, 5).conditions()));
+        http.perform(get("/products/" + untested.code() + "/plan").with(QUALITY))
                 .andExpect(content().string(containsString("how specimens scatter is unknown")));
     }
 }

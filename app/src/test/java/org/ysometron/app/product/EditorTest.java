@@ -179,7 +179,8 @@ class EditorTest extends DemoSite {
                 Map.of("topic", "Tensile strength", "published", "50 MPa", "method", "tension", "rate", "5 mm/min"));
         typed.remove("specimen");
         StatementRow usual = StatementRow.of(typed);
-        assertThat(usual.choice()).hasSize(2);
+        // Other tests may have added designs of their own behind the delivered ones.
+        assertThat(usual.choice()).startsWith("tension bar 4 × 4 mm, rev 1", "tension bar 3 × 3 mm, rev 1");
         assertThat(usual.mustChoose()).isFalse();
         assertThat(usual.usual()).isEqualTo(usual.choice().get(0));
         Statement flat = StatementRow.read(List.of(usual), products, new Problems())

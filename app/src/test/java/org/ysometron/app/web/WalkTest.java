@@ -175,14 +175,7 @@ class WalkTest extends DemoSite {
                 .extracting(reading -> reading.typed())
                 .containsExactly("4.01", "4.02", "4.03", "3.97", "3.98", "3.99");
         // The answer is held back until all is typed, however fast this machine is.
-        List<Route> held = new ArrayList<>();
-        page.route(url -> true, route -> {
-            if (route.request().method().equals("POST")) {
-                held.add(route);
-            } else {
-                route.resume();
-            }
-        });
+        List<Route> held = held(page);
         Browser.awaitField(page);
         for (String typed : List.of("5 N", "4.02", "4.03")) {
             page.keyboard().type(typed);
@@ -208,14 +201,8 @@ class WalkTest extends DemoSite {
         }
         Page page = browser.signedIn("bench");
         browser.open(page, "/lots/" + lot.code() + "/bench?method=tension&step=break&gauge=2");
-        List<Route> held = new ArrayList<>();
-        page.route(url -> true, route -> {
-            if (route.request().method().equals("POST")) {
-                held.add(route);
-            } else {
-                route.resume();
-            }
-        });
+        openTheBench(page);
+        List<Route> held = held(page);
         Browser.awaitField(page);
         page.keyboard().type("500");
         page.keyboard().press("Enter");
@@ -230,6 +217,19 @@ class WalkTest extends DemoSite {
                 .extracting(reading -> reading.typed())
                 .contains("500")
                 .doesNotContain("310");
+    }
+
+    /** What a page sends, held back until a test lets it go. */
+    private static List<Route> held(Page page) {
+        List<Route> held = new ArrayList<>();
+        page.route(url -> true, route -> {
+            if (route.request().method().equals("POST")) {
+                held.add(route);
+            } else {
+                route.resume();
+            }
+        });
+        return held;
     }
 
     /** M77: a label that is not this lot's is said, and nothing stays in hand. */

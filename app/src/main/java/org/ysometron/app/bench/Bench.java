@@ -225,9 +225,8 @@ public class Bench {
         SpecimenRecord now = record(lot, specimen.label());
         requireTogether(now);
         requireStepsApart(now);
-        // Another grader's grade stands beside the first, each with its name; where a figure comes out kinder by it
-        // somebody
-        // else looks at it before the lot leaves.
+        // Another grader's grade stands beside the first, each with its name.
+        // Where a figure comes out kinder by it, somebody else looks at it before the lot leaves.
         if (!fresh.stream().allMatch(entry -> isGrade(method, entry))) {
             requireUnchanged(known, now);
         } else if (known.isTested() && !known.kinder(now.results()).isEmpty()) {

@@ -269,7 +269,7 @@ public final class SpecimenRecord {
         return switch (before.characteristic().better()) {
             case MORE -> high > 0;
             case LESS -> low < 0;
-            case NEITHER -> low != 0 || high != 0;
+            case NEITHER -> Math.abs(low) > 0 || Math.abs(high) > 0;
         };
     }
 

@@ -15,6 +15,8 @@ import java.util.TreeSet;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -37,6 +39,8 @@ import org.ysometron.core.working.Figures;
  */
 @Component
 public class SiteDesigns {
+
+    private static final Logger LOG = LoggerFactory.getLogger(SiteDesigns.class);
 
     private final SiteDesignRepository designs;
     private final DesignFileRepository files;
@@ -117,12 +121,31 @@ public class SiteDesigns {
 
     @PostConstruct
     void load() {
-        designs.findAllByOrderById().forEach(row -> {
-            Designs.add(design(row));
-            if (row.withdrawnBy != null) {
-                Designs.withdraw(row.name);
-            }
-        });
+        List<SiteDesign> rows = designs.findAllByOrderById();
+        rows.forEach(row -> known(row).ifPresent(Designs::add));
+        notOffered(rows).forEach(Designs::withdraw);
+    }
+
+    /** Names of what is planned no more: withdrawn, or followed by a later revision. */
+    static Set<String> notOffered(List<SiteDesign> rows) {
+        return rows.stream()
+                .filter(row -> row.withdrawnBy != null || isSuperseded(row, rows))
+                .map(row -> row.name)
+                .collect(Collectors.toSet());
+    }
+
+    private static boolean isSuperseded(SiteDesign row, List<SiteDesign> rows) {
+        return rows.stream().anyMatch(other -> other.called.equals(row.called) && other.revision > row.revision);
+    }
+
+    /** The row as a design; one that cannot be read any more is said in the log, and keeps nobody from the others. */
+    private static Optional<SpecimenDesign> known(SiteDesign row) {
+        try {
+            return Optional.of(design(row));
+        } catch (IllegalArgumentException broken) {
+            LOG.warn("The specimen design {} ({}) cannot be read: {}", row.name, row.called, broken.getMessage());
+            return Optional.empty();
+        }
     }
 
     /** All of the site's own, the newest first. */
@@ -130,12 +153,11 @@ public class SiteDesigns {
         Map<Long, List<DesignFileRepository.Named>> named =
                 files.names().stream().collect(Collectors.groupingBy(DesignFileRepository.Named::designId));
         List<SiteDesign> rows = designs.findAllByOrderById();
-        Map<String, Integer> last =
-                rows.stream().collect(Collectors.toMap(row -> row.called, row -> row.revision, Math::max));
         return rows.stream()
                 .sorted(Comparator.comparing((SiteDesign row) -> row.id).reversed())
-                .map(row -> view(
-                        row, named.getOrDefault(row.id, List.of()), row.revision < last.getOrDefault(row.called, 0)))
+                .flatMap(row -> known(row).stream()
+                        .map(design ->
+                                view(row, design, named.getOrDefault(row.id, List.of()), isSuperseded(row, rows))))
                 .toList();
     }
 
@@ -348,13 +370,14 @@ public class SiteDesigns {
                         row.held)));
     }
 
-    private static DesignView view(SiteDesign row, List<DesignFileRepository.Named> named, boolean superseded) {
+    private static DesignView view(
+            SiteDesign row, SpecimenDesign design, List<DesignFileRepository.Named> named, boolean superseded) {
         List<String> methods = new ArrayList<>();
         for (String id : row.methods.split(" ")) {
             methods.add(Methods.of(id).map(method -> method.data().title()).orElse(id));
         }
         return new DesignView(
-                design(row),
+                design,
                 row.called,
                 row.revision,
                 row.scale,

@@ -27,6 +27,7 @@ import java.util.concurrent.Future;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.ysometron.app.DemoSite;
@@ -47,6 +48,12 @@ class SiteDesignsTest extends DemoSite {
 
     @Autowired
     private SiteDesigns designs;
+
+    @Autowired
+    private SiteDesignRepository rows;
+
+    @Autowired
+    private JdbcTemplate database;
 
     private static String fresh() {
         return "bar " + UUID.randomUUID().toString().substring(0, 8);
@@ -117,6 +124,24 @@ class SiteDesignsTest extends DemoSite {
         PlannedTest other = TestLots.line("tension", second, 5, 5);
         assertThat(one.conditions()).isNotEqualTo(other.conditions());
         assertThat(Designs.offered()).contains(second).doesNotContain(first);
+    }
+
+    /** What a start takes from the table: a revision that was followed stays out of what is offered, and a broken row stops nothing. */
+    @Test
+    void aStartOffersTheLastRevisionAlone() {
+        String called = fresh();
+        SpecimenDesign first = added(called, "solid a");
+        SpecimenDesign second = added(called, "solid b");
+        assertThat(SiteDesigns.notOffered(rows.findAllByOrderById()))
+                .contains(first.name())
+                .doesNotContain(second.name());
+        database.update("update design_own set narrowest = 'w ** t' where name = ?", second.name());
+        designs.load();
+        assertThat(designs.all())
+                .extracting(one -> one.design().name())
+                .contains(first.name())
+                .doesNotContain(second.name());
+        database.update("update design_own set narrowest = '(w - 3) * t' where name = ?", second.name());
     }
 
     @Test

@@ -24,6 +24,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.TestLots;
 import org.ysometron.app.TestProducts;
@@ -203,22 +204,27 @@ class LookedAtTest extends DemoSite {
                 .orElseThrow(() -> new AssertionError(record.problem()));
     }
 
+    /** How a layer came off the film, as the bench sends it. */
+    private MockHttpServletRequestBuilder released(SpecimenView piece, String typed, String by) {
+        return post("/lots/" + lot.code() + "/bench")
+                .param("specimen", piece.label())
+                .param("gauge", String.valueOf(testLots.instrument(method("film-release"))))
+                .param("field", "film-release-1")
+                .param("unit", "")
+                .param("confirm", "")
+                .param("typed", typed)
+                .param("outcome", "DONE")
+                .with(user(by).authorities(new SimpleGrantedAuthority("ENTRY")))
+                .with(csrf());
+    }
+
     /** M7: at the bench a grade outside its scale is refused with the scale's ends, and each grade stands there drawn. */
     @Test
     void m7AGradeOutsideItsScaleIsRefusedAtTheBench() throws Exception {
         SpecimenView piece =
                 set(lot, "film-release", SpecimenDesign.QUALITY_PIECE, 1).get(0);
         confirmed("bench", "film-release");
-        http.perform(post("/lots/" + lot.code() + "/bench")
-                        .param("specimen", piece.label())
-                        .param("gauge", String.valueOf(testLots.instrument(method("film-release"))))
-                        .param("field", "film-release-1")
-                        .param("unit", "")
-                        .param("confirm", "")
-                        .param("typed", "4")
-                        .param("outcome", "DONE")
-                        .with(user("bench").authorities(new SimpleGrantedAuthority("ENTRY")))
-                        .with(csrf()))
+        http.perform(released(piece, "4", "bench"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("is no grade of the scale")))
                 .andExpect(content().string(containsString("0 (blocked on the film) to 3 (comes off smoothly)")))
@@ -362,16 +368,7 @@ class LookedAtTest extends DemoSite {
                 set(lot, "film-release", SpecimenDesign.QUALITY_PIECE, 1).get(0);
         grade(piece, 1, "film-release", "3", End.DONE, "bench");
         confirmed("quality", "film-release");
-        http.perform(post("/lots/" + lot.code() + "/bench")
-                        .param("specimen", piece.label())
-                        .param("gauge", String.valueOf(testLots.instrument(method("film-release"))))
-                        .param("field", "film-release-1")
-                        .param("unit", "")
-                        .param("confirm", "")
-                        .param("typed", "1")
-                        .param("outcome", "DONE")
-                        .with(user("quality").authorities(new SimpleGrantedAuthority("ENTRY")))
-                        .with(csrf()))
+        http.perform(released(piece, "1", "quality"))
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("has this reading already: 3, by bench")))
                 .andExpect(content().string(containsString("id=\"in-film-release-2\"")))

@@ -101,7 +101,7 @@ public final class TraceFile {
         List<String> lines = text.lines().limit(LOOKED_AT).map(TraceFile::plain).toList();
         char delimiter = delimiter(lines);
         List<String[]> rows = lines.stream().map(line -> cells(line, delimiter)).toList();
-        boolean comma = decimalComma(rows, delimiter);
+        boolean comma = decimalComma(rows);
         int head = 0;
         while (head < rows.size() && !isFigures(rows.get(head), comma)) {
             head++;
@@ -184,7 +184,8 @@ public final class TraceFile {
     }
 
     private static double figure(String typed, int row, Layout.Column column, boolean comma) {
-        String text = comma ? typed.strip().replace(".", "").replace(',', '.') : typed.strip();
+        // In a file of decimal commas a point is nothing: taken for thousands or for decimals it would be wrong by far.
+        String text = comma ? typed.strip().replace('.', 'p').replace(',', '.') : typed.strip();
         double value;
         try {
             value = isNumber(text) ? Double.parseDouble(text) : Double.NaN;
@@ -280,7 +281,7 @@ public final class TraceFile {
         return line.split(Pattern.quote(String.valueOf(delimiter)), -1);
     }
 
-    private static boolean decimalComma(List<String[]> rows, char delimiter) {
+    private static boolean decimalComma(List<String[]> rows) {
         long commas = rows.stream()
                 .flatMap(Arrays::stream)
                 .filter(cell -> cell.strip().matches("[-+]?[0-9]*,[0-9]+"))
@@ -289,7 +290,7 @@ public final class TraceFile {
                 .flatMap(Arrays::stream)
                 .filter(cell -> cell.strip().matches("[-+]?[0-9]*\\.[0-9]+"))
                 .count();
-        return commas > points && (delimiter != ',' || commas > 0);
+        return commas > points;
     }
 
     /** Whether a row holds figures alone, but for the name of a specimen. */

@@ -105,6 +105,8 @@ class TraceFileTest {
                 "'force [N];extension [mm]\n1;2\n4.1 kN;3' # row 3, force: '4.1 kN'",
                 "'force [N];extension [mm]\n1;2\n1e300;3' # row 3, force: '1e300'",
                 "'force [N];extension [mm]\n1;2\nNaN;3' # row 3, force: 'NaN'",
+                "'force [N];extension [mm]\n1,5;2,5\n12.5;3,5' # row 3, force: '12.5'",
+                "'force [N];extension [mm]\n1.5;2.5\n12,5;3.5' # row 3, force: '12,5'",
                 "'force [N];extension [mm]\n1;2\n2;' # row 3, extension: ''",
                 "'force [N];extension [mm]\n1;2\n2' # row 3: it ends after 1 cells"
             })

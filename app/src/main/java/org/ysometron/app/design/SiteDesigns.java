@@ -293,7 +293,10 @@ public class SiteDesigns {
     /** Says at each field what of a design cannot be, all at once. */
     static void check(NewDesign added, Problems problems) {
         problems.gather(() -> called(added.called()));
-        problems.gather(() -> narrowest(added));
+        // Of sizes that are wrong themselves no section follows.
+        if (problems.at("sizes") == null) {
+            problems.gather(() -> narrowest(added));
+        }
         problems.gather(() -> Reasons.require("held", added.held(), "How it is held", 200));
         problems.gather(() -> Reasons.require("reason", added.reason(), "The reason", 300));
         problems.gather(() -> {

@@ -213,11 +213,30 @@ class SiteDesignsTest extends DemoSite {
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("leaves revision and scale out")))
                 .andExpect(content().string(containsString("is a force, not a length")))
-                .andExpect(content().string(containsString("cannot be worked out")))
                 .andExpect(content().string(containsString("this is none of them")))
                 .andExpect(content().string(containsString("nothing came, or it was empty")))
                 .andExpect(content().string(containsString("at least one method")))
                 .andExpect(content().string(containsString("w ** t")));
+    }
+
+    /** A section is said to be wrong where it is, and not for a size that is wrong itself. */
+    @Test
+    void aSectionIsJudgedOfSizesThatAreRight() throws Exception {
+        for (boolean right : new boolean[] {true, false}) {
+            String page = http.perform(multipart("/designs")
+                            .with(csrf())
+                            .with(user("quality").authorities(new SimpleGrantedAuthority("JUDGEMENT")))
+                            .param("width", right ? "2 mm" : "10 N")
+                            .param("thickness", "4 mm")
+                            .param("length", "150 mm")
+                            .param("volume", "5900")
+                            .param("narrowest", "(w - 3) * t"))
+                    .andExpect(status().is(422))
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsString();
+            assertThat(page.contains("comes to")).isEqualTo(right);
+        }
     }
 
     @Test

@@ -86,6 +86,7 @@ final class MethodCalculations {
     private static List<Field> inputsOf(MethodData data) {
         List<Field> fields = new ArrayList<>(data.sheet().asked());
         fields.addAll(data.sheet().of(Field.Role.MASTER));
+        data.sheet().of(Field.Role.RECORDED).stream().filter(Field::isQuantity).forEach(fields::add);
         data.sheet().field(Noted.ZERO).ifPresent(fields::add);
         return fields;
     }

@@ -18,6 +18,8 @@ import org.ysometron.core.working.Working;
  * @param yieldStress in MPa; empty where it did not yield
  * @param yieldStrain as a fraction; empty where it did not yield
  * @param whyNoYield in words where there is none; empty where there is
+ * @param zero extension at which the specimen's own begins, in mm
+ * @param end point of the break, or the last one of a record without one
  * @param energy to the break, or to the end of a record without one, in J
  * @param density the same per volume, MJ/m³
  * @param said what a reader must know
@@ -33,6 +35,8 @@ public record Analysis(
         OptionalDouble yieldStress,
         OptionalDouble yieldStrain,
         String whyNoYield,
+        double zero,
+        int end,
         double energy,
         double density,
         List<String> said,

@@ -1,12 +1,12 @@
 package org.ysometron.core.curve;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.ysometron.core.curve.Analysis.Point;
 import org.ysometron.core.curve.Analysis.Point.Kind;
+import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.working.Figures;
 import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
@@ -60,8 +60,9 @@ final class Finder {
         this.f = Signal.withoutWildPoints(own.rawForces(), noise, said);
         int highest = Signal.highest(f, n);
         if (!(f[highest] > Math.max(8 * noise, 0))) {
-            throw new IllegalArgumentException("nothing was pulled: the force never leaves its noise of "
-                    + Figures.significant(noise, 2) + " N; a pull is positive");
+            throw new IllegalArgumentException(
+                    "nothing was pulled: the " + piece.loading().loadWords() + " never leaves its noise of "
+                            + load(noise, 2) + "; a pull is positive");
         }
         int found = rules.breakAt().isPresent() ? rules.breakAt().getAsInt() : breakAfter(highest);
         if (found < 1 || found >= n) {
@@ -101,7 +102,9 @@ final class Finder {
                 yield.stress,
                 yield.strain,
                 yield.why,
-                energy / 1000,
+                zero,
+                end,
+                energy * piece.loading().joule(),
                 energy / volume,
                 said,
                 working(slope, energy));
@@ -218,13 +221,15 @@ final class Finder {
                 at,
                 0,
                 0,
-                "where the steepest line of the rise meets zero force (ISO 527-1, toe compensation)"));
+                "where the steepest line of the rise meets zero "
+                        + piece.loading().loadWords() + " (ISO 527-1, toe compensation)"));
         if (f[0] > Math.max(DROP * f[peak], 5 * noise)) {
-            said.add("The record begins under a preload of " + Figures.significant(f[0], 3)
-                    + " N: the zero of extension lies where the line meets zero force, "
-                    + Figures.significant(x[0] - zero, 2) + " mm before its first point.");
+            said.add("The record begins under a preload of " + load(f[0], 3) + ": the zero of "
+                    + piece.loading().wayWords() + " lies where the line meets zero "
+                    + piece.loading().loadWords()
+                    + ", " + way(x[0] - zero, 2) + " before its first point.");
         } else if (zero - x[0] > OFFSET / 4 * piece.length()) {
-            said.add("A toe of " + Figures.significant(zero - x[0], 3) + " mm (slack, seating) was taken off.");
+            said.add("A toe of " + way(zero - x[0], 3) + " (slack, seating) was taken off.");
         }
     }
 
@@ -279,11 +284,10 @@ final class Finder {
                     points.add(point(
                             Kind.SLIP,
                             top,
-                            "the force fell by " + Figures.significant(f[top] - f[low], 2)
-                                    + " N at once and came back"));
-                    said.add("A slip of " + Figures.significant(f[top] - f[low], 2) + " N at "
-                            + Figures.significant(f[top], 3)
-                            + " N: grips or a step of the record; what follows lies further along.");
+                            "the " + piece.loading().loadWords() + " fell by " + load(f[top] - f[low], 2)
+                                    + " at once and came back"));
+                    said.add("A slip of " + load(f[top] - f[low], 2) + " at " + load(f[top], 3)
+                            + ": grips or a step of the record; what follows lies further along.");
                 }
                 top = low;
                 i = low;
@@ -538,11 +542,11 @@ final class Finder {
     private void strength(int plateau) {
         if (clipped) {
             points.add(point(Kind.PLATEAU, plateau, "the display stood still at its most while the specimen went on"));
-            said.add("The gauge ended at " + Figures.significant(f[peak], 4)
-                    + " N: the strength is at least this, and yield is unknown.");
+            said.add("The gauge ended at " + load(f[peak], 4)
+                    + ": the strength is at least this, and yield is unknown.");
             return;
         }
-        points.add(point(Kind.STRENGTH, peak, "the largest force before the break"));
+        points.add(point(Kind.STRENGTH, peak, "the largest " + piece.loading().loadWords() + " before the break"));
     }
 
     /** Work from the zero to the break by trapezoids, in N·mm. */
@@ -561,19 +565,18 @@ final class Finder {
     }
 
     private Working working(Analysis.Slope slope, double energy) {
-        List<Step> steps = new ArrayList<>(Arrays.asList(
+        Loading by = piece.loading();
+        List<Step> steps = new ArrayList<>(List.of(
                 Step.note("points of the record", String.valueOf(n)),
-                new Step("noise of the force", "s", "from second differences", "", noise, "N", ""),
-                new Step(
-                        "zero of extension",
+                step("noise of the " + by.loadWords(), "s", "from second differences", noise, by.load()),
+                step(
+                        "zero of " + by.wayWords(),
                         "x₀",
-                        "foot of the steepest line",
-                        "",
+                        "foot of the steepest line (ISO 527-1, toe compensation)",
                         zero,
-                        "mm",
-                        "ISO 527-1, toe compensation"),
-                new Step("strength", "σ", "F/A₀", "", stress(f[peak]), "MPa", "ISO 527-1, tensile strength"),
-                new Step("energy", "W", "∫F dx by trapezoids", "", energy / 1000, "J", "")));
+                        by.way()),
+                new Step("strength", by.symbol(), by.formula(), "", stress(f[peak]), by.stressUnit(), by.source()),
+                step("energy", "W", "load by way, by trapezoids", energy * by.joule(), Dimension.ENERGY)));
         slope.modulus()
                 .ifPresent(modulus -> steps.add(new Step(
                         slope.title(),
@@ -585,6 +588,18 @@ final class Finder {
                         "ISO 527-1, modulus between strains " + Figures.plain(rules.from(), 4) + " and "
                                 + Figures.plain(rules.to(), 4))));
         return new Working(steps);
+    }
+
+    private static Step step(String meaning, String symbol, String formula, double value, Dimension dimension) {
+        return new Step(meaning, symbol, formula, "", value, dimension.workingUnit(), "");
+    }
+
+    private String load(double value, int digits) {
+        return Figures.withUnit(value, digits, piece.loading().load().workingUnit());
+    }
+
+    private String way(double value, int digits) {
+        return Figures.withUnit(value, digits, piece.loading().way().workingUnit());
     }
 
     private double strain(double extension) {

@@ -3,6 +3,7 @@ package org.ysometron.core.curve;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.UnitOfMeasure;
 
 /**
@@ -37,6 +38,25 @@ public record Layout(char delimiter, boolean decimalComma, int headRows, List<Co
         /** Its name in words. */
         public String words() {
             return words;
+        }
+
+        /** Its name where a torque or an angle may stand in it. */
+        public String words(Loading loading) {
+            return switch (this) {
+                case FORCE -> loading.loadWords();
+                case EXTENSION -> loading.wayWords();
+                default -> words;
+            };
+        }
+
+        /** What stands in it; a ratio for a specimen's name. */
+        public Dimension dimension(Loading loading) {
+            return switch (this) {
+                case TIME -> Dimension.TIME;
+                case FORCE -> loading.load();
+                case EXTENSION, SECOND -> loading.way();
+                case SPECIMEN -> Dimension.RATIO;
+            };
         }
     }
 

@@ -10,9 +10,21 @@ import java.util.OptionalDouble;
  * @param by what the extension was read by
  * @param compliance of frame and grips in mm/N, subtracted from what the crosshead travelled; empty where nobody knows, and for an
  *     extensometer
- * @param capacity of the gauge in N; empty where nobody knows
+ * @param capacity of the gauge in N, or N·m; empty where nobody knows
+ * @param loading how it is loaded
  */
-public record Piece(double area, double length, By by, OptionalDouble compliance, OptionalDouble capacity) {
+public record Piece(
+        double area, double length, By by, OptionalDouble compliance, OptionalDouble capacity, Loading loading) {
+
+    /** A piece that is pulled. */
+    public Piece(double area, double length, By by, OptionalDouble compliance, OptionalDouble capacity) {
+        this(area, length, by, compliance, capacity, Loading.PULL);
+    }
+
+    /** A piece that is loaded otherwise. */
+    public Piece(Loading.Form form, By by, OptionalDouble compliance, OptionalDouble capacity) {
+        this(form.area(), form.length(), by, compliance, capacity, form.loading());
+    }
 
     /** What read the extension. */
     public enum By {

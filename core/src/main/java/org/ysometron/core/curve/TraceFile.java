@@ -31,7 +31,7 @@ public final class TraceFile {
     private static final int LOOKED_AT = 60;
     private static final Map<Layout.Role, List<String>> NAMES = Map.of(
             Layout.Role.TIME, List.of("time", "t", "elapsed"),
-            Layout.Role.FORCE, List.of("force", "load", "f", "pull"),
+            Layout.Role.FORCE, List.of("force", "load", "f", "pull", "torque", "moment"),
             Layout.Role.EXTENSION,
                     List.of(
                             "extension",
@@ -42,7 +42,11 @@ public final class TraceFile {
                             "crosshead",
                             "position",
                             "stroke",
-                            "x"),
+                            "x",
+                            "deflection",
+                            "angle",
+                            "twist",
+                            "rotation"),
             Layout.Role.SPECIMEN, List.of("specimen", "sample", "label", "piece"));
     private static final Pattern UNIT = Pattern.compile("(.*?)[\\s_]*[\\[(/]\\s*([^\\])]+?)\\s*[\\])]?\\s*");
 
@@ -92,11 +96,66 @@ public final class TraceFile {
     }
 
     /**
-     * Finds how a file is written.
+     * The first rows of a file as cells, for whoever says what stands where.
+     *
+     * @param titles one a column, from the last row of the head that is no row of units; none where there is no head
+     * @param first the first row of figures
+     */
+    public record Glimpse(char delimiter, boolean decimalComma, int headRows, List<String> titles, List<String> first) {
+
+        /** Copies. */
+        public Glimpse {
+            titles = List.copyOf(titles);
+            first = List.copyOf(first);
+        }
+    }
+
+    /**
+     * Finds how a file of force by extension is written.
      *
      * @throws Unreadable where it is no text with cells, or has no column that must be there
      */
     public static Layout look(String text) {
+        return look(text, Loading.PULL);
+    }
+
+    /**
+     * Finds how the cells of a file are written, whatever they are.
+     *
+     * @throws Unreadable where it is no text with rows of figures
+     */
+    public static Glimpse glimpse(String text) {
+        Rows rows = rows(text);
+        List<String[]> lines = rows.lines;
+        int named = rows.head == 0 ? -1 : titles(lines, rows.head);
+        return new Glimpse(
+                rows.delimiter,
+                rows.comma,
+                rows.head,
+                named < 0 ? List.of() : stripped(lines.get(named)),
+                stripped(lines.get(rows.head)));
+    }
+
+    private static List<String> stripped(String[] cells) {
+        return Arrays.stream(cells).map(String::strip).toList();
+    }
+
+    private static final class Rows {
+
+        private final char delimiter;
+        private final boolean comma;
+        private final int head;
+        private final List<String[]> lines;
+
+        Rows(char delimiter, boolean comma, int head, List<String[]> lines) {
+            this.delimiter = delimiter;
+            this.comma = comma;
+            this.head = head;
+            this.lines = lines;
+        }
+    }
+
+    private static Rows rows(String text) {
         requireText(text);
         List<String> lines = text.lines().limit(LOOKED_AT).map(TraceFile::plain).toList();
         char delimiter = delimiter(lines);
@@ -113,16 +172,27 @@ public final class TraceFile {
                     "rows of figures, for example 0.01;12.4;0.003",
                     "Export the record as CSV with all of its points.");
         }
-        List<Layout.Column> columns = columns(rows, head);
-        Layout layout = new Layout(delimiter, comma, head, columns);
+        return new Rows(delimiter, comma, head, rows);
+    }
+
+    /**
+     * Finds how a file of load by way is written.
+     *
+     * @param loading what its load and its way are
+     * @throws Unreadable where it is no text with cells, or has no column that must be there
+     */
+    public static Layout look(String text, Loading loading) {
+        Rows rows = rows(text);
+        int head = rows.head;
+        List<Layout.Column> columns = columns(rows.lines, head, loading);
+        Layout layout = new Layout(rows.delimiter, rows.comma, head, columns);
         for (Layout.Role role : List.of(Layout.Role.FORCE, Layout.Role.EXTENSION)) {
             if (layout.column(role).isEmpty()) {
                 throw new Unreadable(
                         head == 0 ? "row 1" : "row " + head,
-                        "no column is named for the " + role.words(),
+                        "no column is named for the " + role.words(loading),
                         "a head with " + String.join(", ", NAMES.getOrDefault(role, List.of()))
-                                + " and its unit, for example "
-                                + (role == Layout.Role.FORCE ? "force [N]" : "extension [mm]"),
+                                + " and its unit, for example " + example(role, loading),
                         "Say which column it is.");
             }
         }
@@ -311,29 +381,37 @@ public final class TraceFile {
         return figures >= 2 && words <= 1;
     }
 
-    private static List<Layout.Column> columns(List<String[]> rows, int head) {
+    private static String example(Layout.Role role, Loading loading) {
+        return role.words(loading) + " [" + role.dimension(loading).workingUnit() + "]";
+    }
+
+    /** Row of the head with the titles: a row of units alone stands below it. */
+    private static int titles(List<String[]> rows, int head) {
+        int width = rows.get(head).length;
+        boolean units = head >= 2
+                && rows.get(head - 2).length >= width
+                && Arrays.stream(rows.get(head - 1)).allMatch(cell -> cell.isBlank() || isUnit(bare(cell)));
+        return units ? head - 2 : head - 1;
+    }
+
+    private static List<Layout.Column> columns(List<String[]> rows, int head, Loading loading) {
         List<Layout.Column> found = new ArrayList<>();
         if (head == 0) {
             return found;
         }
         int width = rows.get(head).length;
-        int named = head - 1;
-        // A row of units alone stands below the names.
-        boolean units = head >= 2
-                && rows.get(head - 2).length >= width
-                && Arrays.stream(rows.get(head - 1)).allMatch(cell -> cell.isBlank() || isUnit(bare(cell)));
-        if (units) {
-            named = head - 2;
-        }
+        int named = titles(rows, head);
+        boolean units = named < head - 1;
         String[] titles = rows.get(named);
         for (int i = 0; i < Math.min(titles.length, width); i++) {
             String unit = units && i < rows.get(head - 1).length ? bare(rows.get(head - 1)[i]) : "";
-            column(i, titles[i].strip(), unit, found).ifPresent(found::add);
+            column(i, titles[i].strip(), unit, found, loading).ifPresent(found::add);
         }
         return found;
     }
 
-    private static Optional<Layout.Column> column(int index, String title, String below, List<Layout.Column> before) {
+    private static Optional<Layout.Column> column(
+            int index, String title, String below, List<Layout.Column> before, Loading loading) {
         Matcher inside = UNIT.matcher(title);
         String name = inside.matches() ? inside.group(1) : title;
         String unit = below.isEmpty() && inside.matches() ? inside.group(2) : below;
@@ -350,32 +428,43 @@ public final class TraceFile {
             }
             free = Layout.Role.SECOND;
         }
-        boolean extension = free == Layout.Role.EXTENSION || free == Layout.Role.SECOND;
-        boolean percent = extension && unit.equals("%");
-        boolean share = percent || (extension && (unit.equals("mm/mm") || (unit.isEmpty() && word.contains("strain"))));
-        return Optional.of(new Layout.Column(index, title, free, unit(free, unit, share, index), share, percent));
+        return Optional.of(column(index, title, free, unit, loading));
+    }
+
+    /**
+     * A column that somebody says what it is of.
+     *
+     * @param unit as it is typed or stands in the head; '%' and 'mm/mm' for an extension as a share of the length
+     * @throws Unreadable for what is no unit of it
+     */
+    public static Layout.Column column(int index, String title, Layout.Role role, String unit, Loading loading) {
+        boolean way =
+                (role == Layout.Role.EXTENSION || role == Layout.Role.SECOND) && loading.way() == Dimension.LENGTH;
+        boolean percent = way && unit.equals("%");
+        boolean share = percent
+                || (way
+                        && (unit.equals("mm/mm")
+                                || (unit.isEmpty()
+                                        && title.toLowerCase(Locale.ROOT).contains("strain"))));
+        return new Layout.Column(index, title, role, unit(role, unit, share, index, loading), share, percent);
     }
 
     private static boolean isTaken(List<Layout.Column> before, Layout.Role role) {
         return before.stream().anyMatch(column -> column.role() == role);
     }
 
-    private static Optional<UnitOfMeasure> unit(Layout.Role role, String unit, boolean share, int index) {
+    private static Optional<UnitOfMeasure> unit(
+            Layout.Role role, String unit, boolean share, int index, Loading loading) {
         if (role == Layout.Role.SPECIMEN || share) {
             return Optional.empty();
         }
-        Dimension wanted = role == Layout.Role.TIME
-                ? Dimension.TIME
-                : role == Layout.Role.FORCE ? Dimension.FORCE : Dimension.LENGTH;
+        Dimension wanted = role.dimension(loading);
         Optional<UnitOfMeasure> known = UnitOfMeasure.find(unit).filter(found -> found.dimension() == wanted);
         if (known.isEmpty()) {
             throw new Unreadable(
-                    "column " + (index + 1) + ", " + role.words(),
+                    "column " + (index + 1) + ", " + role.words(loading),
                     unit.isEmpty() ? "its head has no unit" : "'" + shortened(unit) + "' is no unit of it",
-                    "a head such as "
-                            + (wanted == Dimension.FORCE
-                                    ? "force [N]"
-                                    : wanted == Dimension.TIME ? "time [s]" : "extension [mm]"),
+                    "a head such as " + example(role, loading),
                     "Say which unit it is; a unit is never guessed.");
         }
         return known;

@@ -36,6 +36,7 @@ import org.ysometron.core.reading.Sheet;
  * @param staircase key of the field that goes one step up after what held and one down after what did not, by the parameter 'step'
  * @param suspends what says of a print that nothing made in it can be trusted yet; empty where nothing does
  * @param published topic of publications whose range its steps are set beside; empty where there is none
+ * @param recorded what is taken from a record; empty where no record is taken
  * @param example readings of one specimen as they are typed
  */
 public record MethodData(
@@ -60,6 +61,7 @@ public record MethodData(
         Optional<String> staircase,
         Optional<Suspends> suspends,
         Optional<String> published,
+        Optional<Recorded> recorded,
         Map<String, List<String>> example) {
 
     /**

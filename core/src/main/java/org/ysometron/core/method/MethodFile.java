@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.yaml.snakeyaml.nodes.Node;
 import org.yaml.snakeyaml.nodes.SequenceNode;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.curve.Loading;
 import org.ysometron.core.data.DataFile;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.quantity.Dimension;
@@ -77,6 +78,7 @@ final class MethodFile {
                 staircase(all.find("staircase"), sheet, parameters),
                 suspends(all.find("suspends"), characteristics),
                 Optional.ofNullable(all.find("published")).map(this::text),
+                recorded(all.find("record"), sheet, parameters.keySet()),
                 example(all.need("example"), sheet));
         all.nothingElse();
         return data;
@@ -281,6 +283,52 @@ final class MethodFile {
                 new MethodData.Suspends(characteristic.id(), ((Typed.Accepted) typed).value(), entries.text("words"));
         entries.nothingElse();
         return Optional.of(suspends);
+    }
+
+    private Optional<Recorded> recorded(@Nullable Node node, Sheet sheet, Set<String> parameters) {
+        boolean traced = sheet.of(Field.Role.RECORDED).stream().anyMatch(field -> field.kind() == Field.Kind.TRACE);
+        if (node == null) {
+            if (!sheet.of(Field.Role.RECORDED).isEmpty()) {
+                throw new DataFile.Wrong("what is recorded needs a 'record' that says what is found on it");
+            }
+            return Optional.empty();
+        }
+        if (!traced) {
+            throw wrong(node, "the sheet has no field of kind 'trace'");
+        }
+        DataFile.Entries entries = map(node);
+        Map<String, Recorded.Find> finds = new LinkedHashMap<>();
+        map(entries.need("finds")).each((key, value) -> {
+            Field field =
+                    sheet.field(text(key)).orElseThrow(() -> wrong(key, "the sheet has no field '" + text(key) + "'"));
+            if (!field.isQuantity()) {
+                throw wrong(key, "'" + text(key) + "' is no number");
+            }
+            try {
+                finds.put(text(key), Recorded.Find.of(text(value)));
+            } catch (IllegalArgumentException e) {
+                throw wrong(value, String.valueOf(e.getMessage()));
+            }
+        });
+        Recorded recorded = new Recorded(
+                sheet.of(Field.Role.RECORDED).stream()
+                        .filter(field -> field.kind() == Field.Kind.TRACE)
+                        .findFirst()
+                        .orElseThrow()
+                        .key(),
+                word(entries.need("loading"), entries.text("loading"), Loading.class),
+                parameter(entries.find("gauge"), parameters),
+                parameter(entries.find("travel"), parameters),
+                finds);
+        entries.nothingElse();
+        return Optional.of(recorded);
+    }
+
+    private Optional<String> parameter(@Nullable Node node, Set<String> parameters) {
+        if (node != null && !parameters.contains(text(node))) {
+            throw wrong(node, "'" + text(node) + "' is no parameter of this method");
+        }
+        return Optional.ofNullable(node).map(this::text);
     }
 
     /** A moment, behind it the field for its time where the sheet always asks for it: 60 s, at. */

@@ -35,18 +35,25 @@ public final class RoundBending extends Method {
     }
 
     private static Figure modulus(Readings readings, double d, double span, Working sizes) {
+        if (readings.mean("slope").isPresent()) {
+            return modulus(readings.number("slope"), "of the record", d, span, sizes);
+        }
         double[] forces = readings.all("slope-force");
         double[] deflections = readings.all("slope-deflection");
         if (forces.length != 2 || deflections.length != 2) {
             return Figure.none("a modulus needs two loads, each with its deflection", sizes);
         }
         double slope = (forces[1] - forces[0]) / (deflections[1] - deflections[0]);
+        return modulus(slope, "between the pair", d, span, sizes);
+    }
+
+    private static Figure modulus(double slope, String from, double d, double span, Working sizes) {
         double modulus = 4 * Math.pow(span, 3) / (3 * Math.PI * Math.pow(d, 4)) * slope;
         return !(modulus > 0)
                 ? Figure.none("the force does not rise with the deflection", sizes)
                 : Figure.of(
                         modulus,
-                        sizes.then(step("slope", "ΔF/Δs", "between the pair", slope, "N/mm", ""))
+                        sizes.then(step("slope", "ΔF/Δs", from, slope, "N/mm", ""))
                                 .then(step(
                                         "flexural modulus",
                                         "E",

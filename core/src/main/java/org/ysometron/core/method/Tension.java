@@ -15,7 +15,8 @@ import org.ysometron.core.working.Working;
  *
  * <p>Where they were read: the stress at yield, and strains ε = ΔL₀/L₀ of an extensometer or of bench marks. What the crosshead
  * travelled stretched grips and frame as well; it gives the nominal strain ε_t = L_t/L over the grip distance and never the other, and
- * none of them gives a modulus. An extension of which nobody said what it was read by gives nothing.
+ * none of those single readings gives a modulus. A record does: its
+ * slope between strains of 0.0005 and 0.0025 of an extensometer; that of a crosshead is an apparent modulus, a characteristic of its own. An extension of which nobody said what it was read by gives nothing.
  */
 @AutoService(Method.class)
 public final class Tension extends Method {
@@ -48,6 +49,11 @@ public final class Tension extends Method {
         requireInOrder(readings, "travel-at-strength", "travel-at-break");
         double gauge = pinned.value("gauge-length");
         double grips = pinned.value("grips");
+        figures.put("tension-modulus", modulus(readings, section, "slope", "modulus in tension", gauge));
+        figures.put(
+                "tension-apparent-modulus",
+                modulus(readings, section, "apparent-slope", "apparent modulus in tension", grips));
+        figures.put("energy-to-break", energy(readings));
         figures.put("strain-at-yield", strain(readings, "extension-at-yield", gauge, "strain"));
         figures.put("strain-at-strength", strain(readings, "extension-at-strength", gauge, "strain"));
         figures.put("strain-at-break", strain(readings, "extension-at-break", gauge, "strain"));
@@ -64,6 +70,53 @@ public final class Tension extends Method {
                                 .then(step(what, "F", "", force, "N", ""))
                                 .then(step(title, "σ", "σ = F/A₀", stress, "MPa", source, force, section.area())))
                 .noting(section.notes());
+    }
+
+    private static Figure modulus(Readings readings, Section section, String key, String title, double length) {
+        OptionalDouble slope = readings.mean(key);
+        if (slope.isEmpty()) {
+            return Figure.none("no record gave its slope", section.working());
+        }
+        double modulus = slope.getAsDouble() * length / section.area();
+        return Figure.of(
+                        modulus,
+                        section.working()
+                                .then(step("slope of the record", "ΔF/ΔL", "", slope.getAsDouble(), "N/mm", ""))
+                                .then(step(
+                                        key.equals("slope") ? "gauge length" : "grip distance",
+                                        "L",
+                                        "pinned",
+                                        length,
+                                        "mm",
+                                        ""))
+                                .then(step(
+                                        title,
+                                        "E",
+                                        "ΔF/ΔL·L/A₀",
+                                        modulus,
+                                        "MPa",
+                                        key.equals("slope")
+                                                ? "ISO 527-1, modulus by regression"
+                                                : "grips and frame are in it: no modulus of the specimen",
+                                        slope.getAsDouble(),
+                                        length,
+                                        section.area())))
+                .noting(section.notes());
+    }
+
+    private static Figure energy(Readings readings) {
+        OptionalDouble read = readings.mean("energy");
+        return read.isEmpty()
+                ? Figure.none("no record gave its energy", Working.NONE)
+                : Figure.of(
+                        read.getAsDouble(),
+                        Working.of(step(
+                                "work to the break",
+                                "W",
+                                "area under the record, by trapezoids",
+                                read.getAsDouble(),
+                                "J",
+                                "")));
     }
 
     /** The specimen does not become shorter on its way to the break. */

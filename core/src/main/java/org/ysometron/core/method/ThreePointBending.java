@@ -34,13 +34,23 @@ public final class ThreePointBending extends Method {
                 "flexural-strain-at-break",
                 strain(bar, readings.mean("travel"), sizes),
                 "flexural-modulus",
-                modulus(bar, readings, sizes));
+                readings.mean("slope").isPresent()
+                        ? recorded(bar, readings.number("slope"), "flexural modulus", sizes)
+                        : modulus(bar, readings, sizes),
+                "flexural-apparent-modulus",
+                readings.mean("apparent-slope").isPresent()
+                        ? recorded(bar, readings.number("apparent-slope"), "apparent flexural modulus", sizes)
+                        : Figure.none("no record gave its slope", sizes));
     }
 
     private record Bar(double b, double h, double span) {
 
         double strain(double deflection) {
             return 6 * deflection * h / (span * span);
+        }
+
+        double modulus(double slope) {
+            return Math.pow(span, 3) / (4 * b * Math.pow(h, 3)) * slope;
         }
     }
 
@@ -66,6 +76,16 @@ public final class ThreePointBending extends Method {
                                 "strain at break", "ε", "6·s·h/L²", strain, "", SOURCE, deflection, bar.h, bar.span)));
     }
 
+    /** From the slope of a record between strains of the outer fibre of 0.0005 and 0.0025. */
+    private static Figure recorded(Bar bar, double slope, String title, Working sizes) {
+        double modulus = bar.modulus(slope);
+        return Figure.of(
+                modulus,
+                sizes.then(step("slope of the record", "ΔF/Δs", "", slope, "N/mm", ""))
+                        .then(step(title, "E", "L³/(4·b·h³)·ΔF/Δs", modulus, "MPa", SOURCE, slope))
+                        .then(Step.note("window", "strains 0.0005 to 0.0025 of the outer fibre")));
+    }
+
     private static Figure modulus(Bar bar, Readings readings, Working sizes) {
         double[] forces = readings.all("slope-force");
         double[] deflections = readings.all("slope-deflection");
@@ -80,7 +100,7 @@ public final class ThreePointBending extends Method {
                     sizes.then(step("strains of the pair", "ε", "6·s·h/L²", high, "", SOURCE, low, high)));
         }
         double slope = (forces[1] - forces[0]) / (deflections[1] - deflections[0]);
-        double modulus = Math.pow(bar.span, 3) / (4 * bar.b * Math.pow(bar.h, 3)) * slope;
+        double modulus = bar.modulus(slope);
         if (!(modulus > 0)) {
             return Figure.none("the force does not rise with the deflection", sizes);
         }

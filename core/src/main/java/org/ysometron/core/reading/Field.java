@@ -46,7 +46,9 @@ public record Field(
         /** One of a few words. */
         CHOICE,
         /** Whatever somebody saw, in their words. */
-        TEXT
+        TEXT,
+        /** A record of load by way: taken from a file or an instrument, never typed. */
+        TRACE
     }
 
     /** When a field is read. */
@@ -58,7 +60,9 @@ public record Field(
         /** Never read of a specimen: what was signed as the master that it is compared with. */
         MASTER,
         /** Seen beside it: no figure is made of it, but one may not count for it. */
-        NOTED
+        NOTED,
+        /** A record, and what is found on it alone: never typed. */
+        RECORDED
     }
 
     /** Checks that a choice has its words and that there is a place to read. */
@@ -72,6 +76,13 @@ public record Field(
         }
         if ((kind == Kind.GRADE || kind == Kind.STEP_GRADE) != (rubric != null)) {
             throw new IllegalArgumentException("'" + key + "': a grade has its scale, and nothing else has any");
+        }
+        if (kind == Kind.TRACE && role != Role.RECORDED) {
+            throw new IllegalArgumentException("'" + key + "': a trace is recorded, and not typed");
+        }
+        if (role == Role.RECORDED && !optional) {
+            throw new IllegalArgumentException(
+                    "'" + key + "': what is recorded is optional; a test may be typed instead");
         }
     }
 
@@ -98,7 +109,7 @@ public record Field(
 
     /** Symbol of the unit meant when none is typed; empty where there is none. */
     public String unit() {
-        return kind == Kind.CHOICE || kind == Kind.TEXT ? "" : dimension.workingUnit();
+        return kind == Kind.CHOICE || kind == Kind.TEXT || kind == Kind.TRACE ? "" : dimension.workingUnit();
     }
 
     /** Whether numbers with a unit stand in it. */

@@ -90,6 +90,8 @@ public record Sheet(List<Field> fields) {
                 if (!field.optional()) {
                     problems.add(new Problem(field.words(), "nothing was read", described(field), ""));
                 }
+            } else if (field.kind() == Field.Kind.TRACE) {
+                problems.add(recordTyped(field.words()));
             } else if (field.kind() == Field.Kind.TEXT) {
                 choices.put(field.key(), String.join(" ", texts));
             } else if (field.kind() == Field.Kind.CHOICE) {
@@ -99,6 +101,14 @@ public record Sheet(List<Field> fields) {
             }
         }
         return new Taken(new Readings(numbers, choices), List.copyOf(problems));
+    }
+
+    private static Problem recordTyped(String where) {
+        return new Problem(
+                where,
+                "a record is not typed",
+                "a file of it, or an instrument",
+                "Take it in on the page of the lot's records.");
     }
 
     private List<String> keys() {
@@ -148,6 +158,9 @@ public record Sheet(List<Field> fields) {
     /** Reads one text for one place of a field. */
     public static One read(Field field, int place, String text) {
         String where = field.label(place);
+        if (field.kind() == Field.Kind.TRACE) {
+            return One.refused(recordTyped(where));
+        }
         if (field.kind() == Field.Kind.TEXT) {
             return text.isBlank()
                     ? One.refused(new Problem(where, "nothing was typed", "a few words", ""))
@@ -210,6 +223,7 @@ public record Sheet(List<Field> fields) {
             case CHOICE -> "one of " + String.join(", ", field.choices());
             case COUNT -> "a whole number from 0 on";
             case TEXT -> "a few words";
+            case TRACE -> "a record";
             case SIGNED ->
                 field.dimension().phrase() + " of either sign, for example "
                         + field.dimension().example();

@@ -36,6 +36,7 @@ class ArchitectureTest {
             "make",
             "intake",
             "bench",
+            "curve",
             "evidence",
             "drift",
             "gate",

@@ -144,13 +144,22 @@ class EverySiteTest {
                 ? values("select id from intake_log where lot_id = ?", lot)
                 : page.contains("/readings/")
                         ? values("select id from bench_reading where lot_id = ? limit 3", lot)
-                        : List.of("1");
+                        : page.contains("/records/uploads/")
+                                ? values("select id from curve_upload where lot_id = ?", lot)
+                                : page.contains("/records/")
+                                        ? values("select id from curve_record where lot_id = ? limit 2", lot)
+                                        : List.of("1");
         return Map.of(
                 "code", List.of(code),
                 "id", ids,
                 "claimId", values("select claim_id from evidence_judgement where lot_id = ?", lot),
                 "label", values("select label from lot_specimen where lot_id = ? limit 3", lot),
                 "part", List.of("runs"),
+                "set",
+                        values(
+                                "select distinct concat(s.set_id, '-', left(r.read_by, 1)) from curve_record r"
+                                        + " join lot_specimen s on s.id = r.specimen_id where r.lot_id = ?",
+                                lot),
                 "job", List.of("12345678"));
     }
 

@@ -23,6 +23,9 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
+import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.curve.Second;
+import org.ysometron.app.curve.Uploads;
 import org.ysometron.app.design.SiteDesigns;
 import org.ysometron.app.drift.Baselines;
 import org.ysometron.app.equipment.Calibrations;
@@ -59,6 +62,7 @@ import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Setup;
+import org.ysometron.core.curve.Piece;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
@@ -91,6 +95,7 @@ class RandomSites {
             List.of(Setup.NONE, Setup.printed("printer 1", 1), Setup.printed("printer 2", 1));
 
     private final SiteDesigns designs;
+    private final Uploads uploads;
     private final Products products;
     private final Publications publications;
     private final Plans plans;
@@ -114,6 +119,7 @@ class RandomSites {
 
     RandomSites(
             SiteDesigns designs,
+            Uploads uploads,
             Products products,
             Publications publications,
             Plans plans,
@@ -136,6 +142,7 @@ class RandomSites {
             JdbcTemplate database) {
         this.database = database;
         this.designs = designs;
+        this.uploads = uploads;
         this.products = products;
         this.publications = publications;
         this.plans = plans;
@@ -463,6 +470,9 @@ class RandomSites {
                 perhaps(() -> set(lot, set));
             }
             if (chance.nextInt(3) == 0) {
+                perhaps(() -> recorded(lot));
+            }
+            if (chance.nextInt(3) == 0) {
                 perhaps(() -> run(lot));
             }
             if (chance.nextInt(3) > 0) {
@@ -632,6 +642,36 @@ class RandomSites {
                     bench.enterAll(lot, entries, "bench", null);
                 });
             }
+        }
+
+        /** Records of the tension bars that were measured, whether they were broken or not. */
+        private void recorded(LotView lot) {
+            List<Uploads.Sent> sent = new ArrayList<>();
+            for (SpecimenRecord bar : bench.records(lot.id())) {
+                if (bar.isMeasured() && bar.method().equals(Methods.usual())) {
+                    StringBuilder text = new StringBuilder("force [N],extension [mm]\n");
+                    double peak = 100 + chance.nextInt(1500);
+                    for (int i = 0; i < 60; i++) {
+                        text.append(i < 55 ? peak * i / 54 : 0)
+                                .append(',')
+                                .append(i * 0.01)
+                                .append('\n');
+                    }
+                    sent.add(new Uploads.Sent(
+                            bar.specimen().label() + ".csv", text.toString().getBytes(StandardCharsets.UTF_8)));
+                }
+            }
+            long gauge = instruments.ofKind(Kind.FORCE_GAUGE).get(0).id();
+            Piece.By by = chance.nextBoolean() ? Piece.By.EXTENSOMETER : Piece.By.CROSSHEAD;
+            uploads.take(
+                    lot,
+                    uploads.stage(
+                            lot,
+                            new Uploads.Said(Methods.usual().data().id(), by, Second.NONE, gauge, 0),
+                            sent,
+                            "bench"),
+                    Map.of(),
+                    "bench");
         }
 
         /** A test of whatever method: its own example, a little off, ended in any way. */

@@ -107,6 +107,7 @@ public class Bench {
      * @param outcome how the test ended, with one that is read in the test; null for a size, or while the test goes on
      * @param gaugeId instrument of what is read in the test; ignored for sizes
      * @param confirmed the text that was doubted before and is meant; empty otherwise
+     * @param analysisId the analysis of a record that it was found by; null for what was typed
      */
     public record Entry(
             String specimen,
@@ -115,7 +116,21 @@ public class Bench {
             String typed,
             @Nullable End outcome,
             long gaugeId,
-            String confirmed) {}
+            String confirmed,
+            @Nullable Long analysisId) {
+
+        /** One that was typed. */
+        public Entry(
+                String specimen,
+                String field,
+                int place,
+                String typed,
+                @Nullable End outcome,
+                long gaugeId,
+                String confirmed) {
+            this(specimen, field, place, typed, outcome, gaugeId, confirmed, null);
+        }
+    }
 
     /**
      * A correction of a stored reading.
@@ -372,7 +387,14 @@ public class Bench {
 
     private static Entry with(Entry entry, @Nullable End end) {
         return new Entry(
-                entry.specimen(), entry.field(), entry.place(), entry.typed(), end, entry.gaugeId(), entry.confirmed());
+                entry.specimen(),
+                entry.field(),
+                entry.place(),
+                entry.typed(),
+                end,
+                entry.gaugeId(),
+                entry.confirmed(),
+                entry.analysisId());
     }
 
     /** Makes one more of the same in place of a specimen whose test was void, linked to it; once. */
@@ -490,6 +512,10 @@ public class Bench {
         // What is corrected is what is stored: the form says nothing about whose reading it is.
         SpecimenView specimen = lots.specimensById(List.of(wrong.specimenId)).get(0);
         Method method = method(specimen);
+        if (ReadingCheck.field(method, wrong.field).role() == Field.Role.RECORDED) {
+            throw new Refusal(
+                    "typed", "What was found on a record is not typed over: work the record out again, on its page.");
+        }
         boolean closing = wrong.outcome != null;
         boolean test = ReadingCheck.field(method, wrong.field).role() == Field.Role.TEST;
         if (test) {
@@ -520,6 +546,61 @@ public class Bench {
                 entry,
                 new Written(by, clock.instant(), new Replaced(wrong.id, correction.cause(), reason), null));
         requireTogether(record(lot, specimen.label()));
+    }
+
+    /**
+     * Lets other findings of a record count: what was found before and comes out otherwise now is replaced or, where nothing is found any
+     * more, counts no longer. What somebody typed stays.
+     *
+     * @param found what counts from now on
+     * @param earlier the analyses whose readings it takes the place of
+     */
+    @Write
+    public void countInstead(
+            LotView lot,
+            String label,
+            List<Entry> found,
+            Set<Long> earlier,
+            @Nullable Cause cause,
+            String reason,
+            String by) {
+        lots.lockUndecided(lot.id());
+        if (cause == null) {
+            throw new Refusal("cause", "Choose what was wrong with the analysis that counts.");
+        }
+        String why = Reasons.require("reason", reason, "The reason", 300);
+        SpecimenView specimen = lots.specimen(lot, label);
+        Method method = method(specimen);
+        before.requireSize(lot);
+        Written written = new Written(by, clock.instant(), null, null);
+        for (Reading old : readings.liveOf(specimen.id())) {
+            Optional<Entry> now = found.stream()
+                    .filter(entry -> entry.field().equals(old.field) && entry.place() == old.place)
+                    .findFirst();
+            boolean ours = old.analysisId != null && earlier.contains(old.analysisId);
+            boolean same = now.filter(entry -> entry.typed().equals(old.typed)).isPresent();
+            if (ours && !same) {
+                if (now.isEmpty() && old.outcome != null) {
+                    throw new Refusal(
+                            "reason", "This analysis finds nothing that the test is read by; it cannot count.");
+                }
+                old.live = null;
+                readings.flush();
+                now.ifPresent(entry -> store(
+                        lot,
+                        specimen,
+                        method,
+                        with(entry, old.outcome),
+                        new Written(by, written.at(), new Replaced(old.id, cause, why), null)));
+            }
+        }
+        Set<String> live = readings.liveOf(specimen.id()).stream()
+                .map(reading -> reading.field + "-" + reading.place)
+                .collect(Collectors.toSet());
+        found.stream()
+                .filter(entry -> !live.contains(entry.field() + "-" + entry.place()))
+                .forEach(entry -> store(lot, specimen, method, with(entry, null), written));
+        requireTogether(record(lot, label));
     }
 
     /** The lot's specimens with their readings, in order of their sets. */
@@ -657,8 +738,17 @@ public class Bench {
     private void store(LotView lot, SpecimenView specimen, Method method, Entry entry, Written written) {
         Field field = ReadingCheck.field(method, entry.field());
         boolean test = field.role() != Field.Role.SIZE;
-        InstrumentView instrument = instrument(method, field, entry.gaugeId());
-        OptionalDouble value = check.value(lot, specimen, method, entry, instrument, written.importId() != null);
+        boolean found = entry.analysisId() != null;
+        if (field.role() == Field.Role.RECORDED && !found) {
+            throw new Refusal(
+                    "typed",
+                    "'" + field.words() + "' is found on a record and never typed: take the record in, or work it out"
+                            + " again.");
+        }
+        InstrumentView instrument = found ? gauge(method, entry.gaugeId()) : instrument(method, field, entry.gaugeId());
+        OptionalDouble value = field.kind() == Field.Kind.TRACE
+                ? OptionalDouble.empty()
+                : check.value(lot, specimen, method, entry, instrument, found || written.importId() != null);
         Replaced replaces = written.replaces();
         Reading reading = new Reading();
         reading.lotId = lot.id();
@@ -672,6 +762,7 @@ public class Bench {
         reading.enteredBy = written.by();
         reading.enteredAt = written.at();
         reading.importId = written.importId();
+        reading.analysisId = entry.analysisId();
         reading.live = Reading.LIVE;
         reading.replacesId = replaces == null ? null : replaces.id();
         reading.reason = replaces == null ? "" : replaces.reason();
@@ -758,6 +849,7 @@ public class Bench {
                         reading.reason,
                         reading.rig,
                         reading.replacesId,
+                        reading.analysisId,
                         reading.cause.isEmpty() ? null : Cause.valueOf(reading.cause)));
     }
 }

@@ -46,6 +46,10 @@ class Reading {
     @Nullable
     Long importId;
 
+    /** The analysis of a record that it was found by; none for what was typed. */
+    @Nullable
+    Long analysisId;
+
     @Nullable
     Byte live;
 

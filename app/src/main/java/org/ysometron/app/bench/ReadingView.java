@@ -15,6 +15,7 @@ import org.ysometron.core.reading.Field;
  * @param live whether it counts; one that was corrected is kept and does not
  * @param rig frame and grips, and the method's revision, at that time; empty when nobody said
  * @param replaces the reading that it corrects; null for a first one
+ * @param analysis the analysis of a record that it was found by; null for what was typed
  * @param cause the cause of a correction; null for a first reading
  * @param reason why it replaced an earlier one; empty for a first reading
  */
@@ -32,6 +33,7 @@ public record ReadingView(
         String reason,
         String rig,
         @Nullable Long replaces,
+        @Nullable Long analysis,
         @Nullable Cause cause) {
 
     /** Which reading it is: width 2. */
@@ -55,6 +57,7 @@ public record ReadingView(
                 reason,
                 rig,
                 replaces,
+                analysis,
                 cause);
     }
 

@@ -54,7 +54,7 @@ public final class SpecimenRecord {
     }
 
     /** The method's free parameters as they were pinned when it was tested, or are now. */
-    Pinned pinned() {
+    public Pinned pinned() {
         return pinned;
     }
 
@@ -190,6 +190,11 @@ public final class SpecimenRecord {
         } catch (IllegalArgumentException apart) {
             return Optional.of(specimen.label() + ": " + apart.getMessage() + ".");
         }
+    }
+
+    /** What was read of it so far. */
+    public Readings read() {
+        return readings(numbers());
     }
 
     private Readings readings(Map<String, double[]> numbers) {
@@ -389,14 +394,21 @@ public final class SpecimenRecord {
                 })[role == Field.Role.SIZE ? 0 : 1];
     }
 
+    /** Whether a field is read of the specimen before, or in the test: what was recorded was read in it. */
+    private static boolean isRead(Field field, Field.Role role) {
+        return field.role() == role || (role == Field.Role.TEST && field.role() == Field.Role.RECORDED);
+    }
+
     private double uncertain(Characteristic characteristic, Field.Role role) {
         OptionalDouble own = result(characteristic).map(Reduced::shown).orElse(OptionalDouble.empty());
         if (own.isEmpty() || own.getAsDouble() == 0) {
             return 0;
         }
         Set<Long> instruments = new java.util.LinkedHashSet<>();
-        method.data().sheet().of(role).forEach(field -> live(field)
-                .forEach(reading -> instruments.add(reading.instrument().id())));
+        method.data().sheet().fields().stream()
+                .filter(field -> isRead(field, role))
+                .forEach(field -> live(field)
+                        .forEach(reading -> instruments.add(reading.instrument().id())));
         double squares = 0;
         for (long instrument : instruments) {
             OptionalDouble high = moved(characteristic, role, instrument, STEP);
@@ -411,8 +423,8 @@ public final class SpecimenRecord {
 
     private OptionalDouble moved(Characteristic characteristic, Field.Role role, long instrument, double by) {
         Map<String, double[]> numbers = new LinkedHashMap<>(numbers());
-        for (Field field : method.data().sheet().of(role)) {
-            List<ReadingView> live = live(field);
+        for (Field field : method.data().sheet().fields()) {
+            List<ReadingView> live = isRead(field, role) ? live(field) : List.of();
             double[] values = numbers.get(field.key());
             for (int i = 0; values != null && i < live.size(); i++) {
                 if (live.get(i).instrument().id() == instrument

@@ -14,6 +14,12 @@ import org.ysometron.core.working.Figures;
  */
 public record Scale(double low, double high, double from, double to) {
 
+    /** Share of the larger value below which two are equal. */
+    private static final double SAME = 1e-9;
+
+    /** Ticks at the most, whatever was asked for. */
+    private static final int MOST = 200;
+
     /** One tick: where it is and what stands at it. */
     public record Tick(double at, String label) {}
 
@@ -22,7 +28,10 @@ public record Scale(double low, double high, double from, double to) {
         double low = values.stream().mapToDouble(Double::doubleValue).min().orElse(0);
         double high = values.stream().mapToDouble(Double::doubleValue).max().orElse(1);
         double span = high - low;
-        double room = span > 0 ? span * 0.06 : Math.max(Math.abs(high) * 0.05, 0.5);
+        // What differs in its last bits alone is equal: between such values there is no place for a tick.
+        double room = span > SAME * Math.max(Math.abs(low), Math.abs(high))
+                ? span * 0.06
+                : Math.max(Math.abs(high) * 0.05, 0.5);
         return new Scale(low - room, high + room, from, to);
     }
 
@@ -45,8 +54,10 @@ public record Scale(double low, double high, double from, double to) {
         }
         int decimals = (int) Math.max(0, -Math.floor(Math.log10(step) + 1e-9));
         List<Tick> ticks = new ArrayList<>();
-        for (double value = Math.ceil(low / step - 1e-9) * step; value <= high + step * 1e-9; value += step) {
-            ticks.add(new Tick(at(value), Figures.decimals(value, decimals)));
+        double first = Math.ceil(low / step - 1e-9);
+        // Counted, and not added up: a step that is lost in the value would never come to the end.
+        for (int n = 0; n < MOST && (first + n) * step <= high + step * 1e-9; n++) {
+            ticks.add(new Tick(at((first + n) * step), Figures.decimals((first + n) * step, decimals)));
         }
         return ticks;
     }

@@ -108,6 +108,7 @@ class Workings {
                         + outcome,
                 reading.enteredBy() + ", " + reading.instrument().name(),
                 reading.live(),
-                reading.reason());
+                (reading.analysis() == null ? "" : "Found on its record, by analysis " + reading.analysis() + ". ")
+                        + (reading.reason().isEmpty() ? "" : "Second reading: " + reading.reason()));
     }
 }

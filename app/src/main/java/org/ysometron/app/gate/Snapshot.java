@@ -7,6 +7,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import org.ysometron.app.curve.Drawing;
 import org.ysometron.app.web.SentFile;
 import org.ysometron.core.working.Figures;
 import tools.jackson.databind.json.JsonMapper;
@@ -41,6 +42,7 @@ record Snapshot(
         List<String> notices,
         List<String> lets,
         List<PictureLine> pictures,
+        List<CurveLine> curves,
         String disposition,
         String reason,
         String particulars,
@@ -49,14 +51,14 @@ record Snapshot(
         String decidedAt,
         String software) {
 
-    static final int FORMAT = 9;
+    static final int FORMAT = 10;
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
     /** A record of format 1 had no intake in it, one of format 2 named no method's parameters,
      * one of format 3 knew neither late entries nor what else was said of a verdict, one of format 4 no blend,
      * one of format 5 had every bound at 95 %, one of format 6 named a series by its title alone,
-     * one of format 8 had no pictures. */
+     * one of format 8 had no pictures, one of format 9 no curves. */
     Snapshot {
         methods = orEmpty(methods);
         material = orEmpty(material);
@@ -66,6 +68,7 @@ record Snapshot(
         notices = orEmpty(notices);
         lets = orEmpty(lets);
         pictures = orEmpty(pictures);
+        curves = orEmpty(curves);
         particulars = orNothing(particulars);
         secondBy = orNothing(secondBy);
         blend = orNothing(blend);
@@ -81,6 +84,9 @@ record Snapshot(
 
     /** What intake found out about the material: a property with its values, or a state in words. */
     record MaterialLine(String title, String terms, List<Double> values, String unit, String counts) {}
+
+    /** The records of a set as they were drawn when the decision was taken. */
+    record CurveLine(String words, Drawing drawing) {}
 
     /** A claim with its figures at full precision. */
     record ClaimLine(

@@ -12,6 +12,7 @@ import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.Pictures;
 import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.curve.Curves;
 import org.ysometron.app.drift.Baselines;
 import org.ysometron.app.drift.Signals;
 import org.ysometron.app.drift.Signals.LotSignal;
@@ -54,6 +55,7 @@ class Snapshots {
     private final SiteMethods methods;
     private final Masters masters;
     private final Pictures pictures;
+    private final Curves curves;
 
     Snapshots(
             Products products,
@@ -70,8 +72,10 @@ class Snapshots {
             Signals signals,
             SiteMethods methods,
             Masters masters,
-            Pictures pictures) {
+            Pictures pictures,
+            Curves curves) {
         this.pictures = pictures;
+        this.curves = curves;
         this.methods = methods;
         this.masters = masters;
         this.products = products;
@@ -150,6 +154,9 @@ class Snapshots {
                 whole.notices(),
                 lets.stream().map(Block::what).toList(),
                 pictures.of(lot).stream().map(Snapshots::picture).toList(),
+                curves.drawings(lot).stream()
+                        .map(drawn -> new Snapshot.CurveLine(drawn.words(), drawn.drawing()))
+                        .toList(),
                 signature.disposition().words(),
                 signature.reason(),
                 signature.particulars(),

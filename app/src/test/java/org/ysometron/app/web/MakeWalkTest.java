@@ -49,6 +49,8 @@ class MakeWalkTest extends DemoSite {
                 "/calendar?days=2",
                 "/methods",
                 "/designs",
+                "/lots/SK-0130/records",
+                "/lots/SK-0130/records/1",
                 "/equipment/2",
                 "/products/skerry-bf10/plan",
                 "/products/plover-f30/recipes",

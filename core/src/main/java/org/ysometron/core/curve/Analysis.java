@@ -42,6 +42,9 @@ public record Analysis(
         List<String> said,
         Working working) {
 
+    /** How a yield was found that is a maximum of the force. */
+    public static final String FIRST_MAXIMUM = "the first maximum: more strain without more stress (ISO 527-1)";
+
     /** Copies the lists. */
     public Analysis {
         points = List.copyOf(points);

@@ -479,7 +479,7 @@ final class Finder {
         }
         int maximum = rules.yield() == Rules.Yield.OFFSET ? -1 : firstMaximum();
         if (maximum >= 0) {
-            points.add(point(Kind.YIELD, maximum, "the first maximum: more strain without more stress (ISO 527-1)"));
+            points.add(point(Kind.YIELD, maximum, Analysis.FIRST_MAXIMUM));
             return new Yield(OptionalDouble.of(stress(f[maximum])), OptionalDouble.of(strain(x[maximum])), "");
         }
         if (rules.yield() == Rules.Yield.MAXIMUM) {

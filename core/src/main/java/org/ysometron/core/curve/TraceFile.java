@@ -136,6 +136,15 @@ public final class TraceFile {
                 stripped(lines.get(rows.head)));
     }
 
+    /** What is said where the head of a file has something else in a column than the layout that was given. */
+    public static Unreadable otherHead(Layout.Column column, String title) {
+        return new Unreadable(
+                "column " + (column.index() + 1),
+                title.isEmpty() ? "it has no title" : "it is called '" + shortened(title) + "'",
+                "'" + shortened(column.title()) + "', as in the layout that was given",
+                "Send files that are written alike together, or choose another profile.");
+    }
+
     private static List<String> stripped(String[] cells) {
         return Arrays.stream(cells).map(String::strip).toList();
     }

@@ -14,7 +14,8 @@ public enum Cause {
     EQUIPMENT("fault of an instrument or a fixture"),
     PRINTED_WRONGLY("printed, cured or conditioned otherwise than planned"),
     MATERIAL_STATE("material wet or out of its climate"),
-    METHOD("method not followed");
+    METHOD("method not followed"),
+    ANALYSIS("a point of a record found in the wrong place");
 
     private final String words;
 

@@ -50,6 +50,7 @@ public record Recorded(
         SLOPE,
         /** The same of a crosshead: grips and frame are in it. */
         APPARENT_SLOPE,
+        /** Of an extensometer alone: what grips and frame took up is none of the specimen's. */
         ENERGY,
         /** The load as the way passes a place of it. */
         LOAD_AT,
@@ -158,7 +159,8 @@ public record Recorded(
         double length = piece.length();
         return switch (find.what()) {
             case LOAD_AT_STRENGTH -> OptionalDouble.of(found.strength() * area);
-            case LOAD_AT_YIELD -> times(found.yieldStress(), area);
+            case LOAD_AT_YIELD ->
+                strain || isMaximum(found) ? times(found.yieldStress(), area) : OptionalDouble.empty();
             case EXTENSION_AT_YIELD -> strain ? times(found.yieldStrain(), length) : OptionalDouble.empty();
             case EXTENSION_AT_STRENGTH ->
                 strain ? OptionalDouble.of(found.strainAtStrength() * length) : OptionalDouble.empty();
@@ -174,10 +176,17 @@ public record Recorded(
             case SLOPE -> strain ? times(found.slope().modulus(), area / length) : OptionalDouble.empty();
             case APPARENT_SLOPE ->
                 strain ? OptionalDouble.empty() : times(found.slope().modulus(), area / length);
-            case ENERGY -> OptionalDouble.of(found.energy());
+            case ENERGY -> strain ? OptionalDouble.of(found.energy()) : OptionalDouble.empty();
             case LOAD_AT -> loadAt(trace, piece, found, find.at());
             case LOAD_AT_STRAIN -> strain ? loadAt(trace, piece, found, find.at() * length) : OptionalDouble.empty();
         };
+    }
+
+    /** Whether its yield is a maximum of the force, for which it is all the same what read the way. */
+    private static boolean isMaximum(Analysis found) {
+        return found.at(Analysis.Point.Kind.YIELD)
+                .filter(point -> point.how().equals(Analysis.FIRST_MAXIMUM))
+                .isPresent();
     }
 
     private static OptionalDouble times(OptionalDouble value, double factor) {
@@ -205,7 +214,10 @@ public record Recorded(
     private static String why(Find find, Analysis found, Piece piece) {
         boolean strain = piece.by() == Piece.By.EXTENSOMETER;
         return switch (find.what()) {
-            case LOAD_AT_YIELD -> found.whyNoYield();
+            case LOAD_AT_YIELD ->
+                found.yieldStress().isEmpty()
+                        ? found.whyNoYield()
+                        : "an offset of the crosshead's travel is none of the specimen's strain";
             case EXTENSION_AT_YIELD -> strain ? found.whyNoYield() : "the crosshead's travel is no extension";
             case EXTENSION_AT_STRENGTH -> "the crosshead's travel is no extension";
             case EXTENSION_AT_BREAK, LENGTH_AT_BREAK ->
@@ -223,7 +235,8 @@ public record Recorded(
                 strain || find.what() == What.LOAD_AT
                         ? "the record does not come that far"
                         : "the crosshead's travel is no extension";
-            case LOAD_AT_STRENGTH, WAY_AT_END, ENERGY -> "nothing above zero was found";
+            case ENERGY -> "the crosshead's travel has grips and frame in it";
+            case LOAD_AT_STRENGTH, WAY_AT_END -> "nothing above zero was found";
         };
     }
 }

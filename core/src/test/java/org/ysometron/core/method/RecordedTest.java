@@ -87,7 +87,8 @@ class RecordedTest {
         Recorded.Found found = find("tension", trace(1.125, x -> 2000 / 1.125 * x), Piece.By.CROSSHEAD);
         assertThat(result("tension", found, "nominal-strain-at-break")).isCloseTo(0.025, within(1e-4));
         assertThat(result("tension", found, "tension-apparent-modulus")).isCloseTo(2000, Percentage.withPercentage(1));
-        for (String none : List.of("tension-modulus", "strain-at-break", "strain-at-strength", "strain-at-yield")) {
+        for (String none : List.of(
+                "tension-modulus", "strain-at-break", "strain-at-strength", "strain-at-yield", "energy-to-break")) {
             assertThat(result("tension", found, none)).as(none).isNaN();
         }
         assertThat(found.missing().get("slope")).contains("apparent modulus");

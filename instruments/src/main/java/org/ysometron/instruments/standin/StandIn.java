@@ -1,0 +1,200 @@
+package org.ysometron.instruments.standin;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.OptionalDouble;
+import java.util.Random;
+import org.ysometron.instruments.wire.Message;
+
+/** One instrument that is not there: its display, its memory and its port, and what somebody does to it. */
+public final class StandIn implements AutoCloseable {
+
+    private static final double RATE = 100;
+
+    private final Model model;
+    private final Path memory;
+    private final Random chance;
+    private Journal journal;
+    private Served served;
+    private int readings;
+    private long streams;
+    private boolean switched;
+    private boolean low;
+
+    /** Switches it on. */
+    public StandIn(Model model, Path folder, int port) {
+        this.model = model;
+        this.memory = folder.resolve(model.serial());
+        this.chance = new Random(model.serial().hashCode());
+        this.journal = new Journal(memory);
+        this.served = serve(port);
+    }
+
+    private Served serve(int port) {
+        Display display = model.display();
+        OptionalDouble capacity = display.capacity().isPresent() && switched
+                ? OptionalDouble.of(display.capacity().getAsDouble() / display.perOther())
+                : display.capacity();
+        try {
+            return new Served(
+                    new Served.Maker(model.serial(), model.kind(), display.shown(switched), capacity), journal, port);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** What it is. */
+    public Model model() {
+        return model;
+    }
+
+    /** Where it listens. */
+    public int port() {
+        return served.port();
+    }
+
+    /** How many lines nobody has kept yet. */
+    public int waiting() {
+        return journal.waiting();
+    }
+
+    /** Somebody presses, or a peak is held, of what is truly so much in its own unit. */
+    public synchronized void press(double truth) {
+        OptionalDouble shown = model.display().shows(truth, readings++, switched, chance);
+        Message.State state = shown.isEmpty() ? Message.State.OVER : low ? Message.State.LOW_BATTERY : Message.State.OK;
+        journal.add(seq -> new Message.Reading(
+                model.serial(), seq, shown, model.display().shown(switched), state, System.currentTimeMillis()));
+    }
+
+    /** The last reading is sent once more under a number of its own, as by a finger that slipped. */
+    public synchronized void pressTwice(double truth) {
+        press(truth);
+        press(truth);
+    }
+
+    /**
+     * Pulls a specimen until it breaks, and streams it.
+     *
+     * @param force at the break, N
+     * @param stiffness of specimen and rig, N/mm
+     * @param pace how much faster than time it runs
+     */
+    public void pull(double force, double stiffness, double pace) throws InterruptedException {
+        long stream;
+        synchronized (this) {
+            stream = ++streams + System.currentTimeMillis() / 1000 * 1000;
+        }
+        double speed = 5.0 / 60;
+        int n = 0;
+        for (double time = 0; ; time += 1 / RATE) {
+            double way = speed * time;
+            double load = Math.min(stiffness * way, force * 1.02);
+            boolean broken = stiffness * way > force;
+            point(stream, time, broken ? 0 : load, way);
+            n++;
+            if (stiffness * way > force * 1.02) {
+                break;
+            }
+            Thread.sleep((long) (1000 / RATE / pace), (int) (1e9 / RATE / pace % 1e6));
+        }
+        long points = n;
+        journal.add(seq -> new Message.Ended(model.serial(), seq, stream, points));
+    }
+
+    private synchronized void point(long stream, double time, double load, double way) {
+        Display display = model.display();
+        OptionalDouble shown = display.shows(load, 0, switched, chance);
+        // Beyond its end a cell gives its end, and says so.
+        double value = shown.orElseGet(() -> display.capacity().orElse(load));
+        Message.State state = shown.isEmpty() ? Message.State.OVER : Message.State.OK;
+        journal.add(seq -> new Message.Point(
+                model.serial(),
+                seq,
+                stream,
+                Math.rint(time * 1000) / 1000,
+                value,
+                display.shown(switched),
+                Math.rint(way * 1e4) / 1e4,
+                "mm",
+                state));
+    }
+
+    /** Somebody touches the unit switch: it says hello anew. */
+    public synchronized void unit() {
+        switched = !switched;
+        again();
+    }
+
+    /** The battery is nearly empty, or new. */
+    public synchronized void battery(boolean empty) {
+        low = empty;
+    }
+
+    /** It is zeroed. */
+    public synchronized void zero() {
+        readings = 0;
+    }
+
+    /** It is switched off and on. */
+    public synchronized void again() {
+        int port = served.port();
+        served.close();
+        journal = new Journal(memory);
+        served = serve(port);
+    }
+
+    @Override
+    public void close() {
+        served.close();
+        journal.close();
+    }
+
+    /**
+     * An instrument as it is made.
+     *
+     * @param serial its number
+     * @param kind what it is
+     * @param display what it shows by
+     */
+    public record Model(String serial, String kind, Display display) {
+
+        /** Calipers that send a value with each press. */
+        public static Model calipers(String serial) {
+            return new Model(serial, "calipers", new Display("mm", "in", 25.4, 0.01, 0.004, 0, OptionalDouble.of(150)));
+        }
+
+        /** A force gauge that holds its peak. */
+        public static Model forceGauge(String serial) {
+            return new Model(
+                    serial, "force-gauge", new Display("N", "kgf", 9.80665, 0.1, 0.15, 0.002, OptionalDouble.of(500)));
+        }
+
+        /** A pull tester that streams. */
+        public static Model pullTester(String serial) {
+            return new Model(
+                    serial, "pull-tester", new Display("N", "kgf", 9.80665, 0.1, 0.2, 0, OptionalDouble.of(2000)));
+        }
+
+        /** A meter that holds the highest torque of one stroke. */
+        public static Model torqueMeter(String serial) {
+            return new Model(
+                    serial, "torque-meter", new Display("N·m", "N·m", 1, 0.01, 0.01, 0.0005, OptionalDouble.of(10)));
+        }
+
+        /** A pendulum with an encoder of its angle. */
+        public static Model pendulum(String serial) {
+            return new Model(serial, "pendulum", new Display("°", "°", 1, 0.1, 0.1, 0, OptionalDouble.of(180)));
+        }
+
+        /** A balance. */
+        public static Model balance(String serial) {
+            return new Model(serial, "balance", new Display("g", "g", 1, 0.001, 0.001, 0.0005, OptionalDouble.of(220)));
+        }
+
+        /** A thermometer in an oven. */
+        public static Model thermometer(String serial) {
+            return new Model(serial, "thermometer", new Display("°C", "°C", 1, 0.1, 0.1, 0, OptionalDouble.of(300)));
+        }
+    }
+}

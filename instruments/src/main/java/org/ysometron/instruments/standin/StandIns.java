@@ -1,0 +1,116 @@
+package org.ysometron.instruments.standin;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** The instruments of a bench on ports of loopback, and what is typed does to them what a hand would do. */
+public final class StandIns implements AutoCloseable {
+
+    private static final List<StandIn.Model> BENCH = List.of(
+            StandIn.Model.calipers("CL-0417"),
+            StandIn.Model.forceGauge("FG-0203"),
+            StandIn.Model.pullTester("PT-0009"),
+            StandIn.Model.torqueMeter("TQ-0031"),
+            StandIn.Model.pendulum("PD-0002"),
+            StandIn.Model.balance("BL-0118"),
+            StandIn.Model.thermometer("TH-0044"));
+
+    private static final String HELP =
+            "press SERIAL VALUE | twice SERIAL VALUE | pull SERIAL FORCE STIFFNESS | unit SERIAL |"
+                    + " battery SERIAL low|new | zero SERIAL | again SERIAL | list | quit";
+
+    private final Map<String, StandIn> bySerial = new LinkedHashMap<>();
+
+    /** Switches them on, one after another from a port on. */
+    public StandIns(Path folder, int firstPort) throws IOException {
+        Files.createDirectories(folder);
+        int port = firstPort;
+        for (StandIn.Model model : BENCH) {
+            bySerial.put(model.serial(), new StandIn(model, folder, port == 0 ? 0 : port++));
+        }
+    }
+
+    /** Which there are, a line each. */
+    public String list() {
+        StringBuilder list = new StringBuilder();
+        bySerial.values()
+                .forEach(one -> list.append(String.format(
+                        Locale.ROOT,
+                        "%s %s 127.0.0.1:%d%n",
+                        one.model().serial(),
+                        one.model().kind(),
+                        one.port())));
+        return list.toString();
+    }
+
+    /** One of them. */
+    public @Nullable StandIn of(String serial) {
+        return bySerial.get(serial);
+    }
+
+    /**
+     * Does what is typed.
+     *
+     * @return what happened, in a line
+     */
+    public String hand(String typed) throws InterruptedException {
+        String[] words = typed.strip().split("\\s+");
+        if (words[0].equals("list")) {
+            return list();
+        }
+        StandIn one = words.length > 1 ? bySerial.get(words[1]) : null;
+        if (one == null) {
+            return "Expected " + HELP;
+        }
+        try {
+            switch (words[0]) {
+                case "press" -> one.press(Double.parseDouble(words[2]));
+                case "twice" -> one.pressTwice(Double.parseDouble(words[2]));
+                case "pull" -> one.pull(Double.parseDouble(words[2]), Double.parseDouble(words[3]), 10);
+                case "unit" -> one.unit();
+                case "battery" -> one.battery(words[2].equals("low"));
+                case "zero" -> one.zero();
+                case "again" -> one.again();
+                default -> {
+                    return "Expected " + HELP;
+                }
+            }
+        } catch (ArrayIndexOutOfBoundsException | NumberFormatException none) {
+            return "Expected " + HELP;
+        }
+        return "done";
+    }
+
+    @Override
+    public void close() {
+        bySerial.values().forEach(StandIn::close);
+    }
+
+    /** Arguments: a folder for their memories and the first port; 'check HOST PORT' runs the conformance test instead. */
+    public static void main(String[] arguments) throws IOException, InterruptedException {
+        if (arguments.length == 3 && arguments[0].equals("check")) {
+            List<Conformance.Result> results = Conformance.check(arguments[1], Integer.parseInt(arguments[2]), 30_000);
+            results.forEach(result -> System.out.println(result.words()));
+            System.exit(results.stream().allMatch(Conformance.Result::holds) ? 0 : 1);
+        }
+        Path folder = Path.of(arguments.length > 0 ? arguments[0] : "instruments");
+        int port = arguments.length > 1 ? Integer.parseInt(arguments[1]) : 7401;
+        try (StandIns all = new StandIns(folder, port)) {
+            System.out.print(all.list());
+            System.out.println(HELP);
+            BufferedReader in = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
+            for (String line = in.readLine(); line != null && !line.equals("quit"); line = in.readLine()) {
+                System.out.println(all.hand(line));
+            }
+        }
+    }
+}

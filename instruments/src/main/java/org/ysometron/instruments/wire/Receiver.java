@@ -1,0 +1,164 @@
+package org.ysometron.instruments.wire;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.net.InetSocketAddress;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Listens to one instrument and keeps what it sends, each line exactly once: it asks for what lies behind the last that is kept, passes over what
+ * came already, begins anew where one is missing, and tells the instrument only then that it may forget when the lines are kept for good. A connection
+ * that ends is made again.
+ */
+public final class Receiver implements Runnable, AutoCloseable {
+
+    /** Lines that are kept at once at the most. */
+    private static final int AT_ONCE = 500;
+
+    private final InetSocketAddress instrument;
+    private final Ledger ledger;
+    private final int patience;
+    private final Consumer<String> said;
+    private volatile boolean closed;
+    private volatile @Nullable Socket socket;
+    private volatile Message.@Nullable Hello hello;
+
+    /**
+     * Does not connect yet.
+     *
+     * @param patience milliseconds until a connection that says nothing is made anew, and between two attempts
+     * @param said takes what happened, in words
+     */
+    public Receiver(InetSocketAddress instrument, Ledger ledger, int patience, Consumer<String> said) {
+        this.instrument = instrument;
+        this.ledger = ledger;
+        this.patience = patience;
+        this.said = said;
+    }
+
+    /** Who is at the other end; null while nobody is. */
+    public Message.@Nullable Hello connected() {
+        return hello;
+    }
+
+    @Override
+    public void run() {
+        while (!closed) {
+            try (Socket open = new Socket()) {
+                socket = open;
+                open.setTcpNoDelay(true);
+                open.connect(instrument, patience);
+                open.setSoTimeout(patience * 20);
+                listen(open);
+            } catch (IOException gone) {
+                said.accept("the connection to " + instrument + " ended: " + gone.getMessage());
+            } catch (Wire.Garbled garbled) {
+                said.accept(instrument + ": " + garbled.getMessage());
+            } catch (RuntimeException refused) {
+                said.accept(instrument + ": what it sent could not be kept: " + refused.getMessage());
+            } finally {
+                hello = null;
+                socket = null;
+            }
+            rest();
+        }
+    }
+
+    private void rest() {
+        try {
+            if (!closed) {
+                Thread.sleep(patience);
+            }
+        } catch (InterruptedException ended) {
+            closed = true;
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private void listen(Socket open) throws IOException, Wire.Garbled {
+        BufferedReader in = new BufferedReader(new InputStreamReader(open.getInputStream(), StandardCharsets.UTF_8));
+        Writer out = new OutputStreamWriter(open.getOutputStream(), StandardCharsets.UTF_8);
+        Message first = next(in);
+        if (!(first instanceof Message.Hello from) || from.protocol() != 1) {
+            throw new IOException("it does not say hello in protocol 1");
+        }
+        hello = from;
+        long last = ledger.last(from.serial(), from.epoch());
+        if (from.next() <= last) {
+            throw new IOException("it counts from " + from.next() + " in an epoch of which " + last
+                    + " lines are kept: it lost its memory and kept its name; begin another epoch");
+        }
+        send(out, new Message.From(from.epoch(), last));
+        List<Message.Numbered> held = new ArrayList<>();
+        while (!closed) {
+            Message message = next(in);
+            if (message instanceof Message.Status status) {
+                ledger.seen(from, status);
+            } else if (message instanceof Message.Numbered line) {
+                if (last == 0 && held.isEmpty()) {
+                    // Nobody here knows this instrument: what it told others before is theirs.
+                    last = line.seq() - 1;
+                }
+                long wanted = last + held.size() + 1;
+                if (!line.serial().equals(from.serial()) || line.seq() > wanted) {
+                    throw new IOException("line " + wanted + " is missing, " + line.seq() + " came");
+                }
+                if (line.seq() == wanted) {
+                    held.add(line);
+                }
+            }
+            if (held.size() >= AT_ONCE || !in.ready()) {
+                last = keep(from, held, last, out);
+            }
+        }
+    }
+
+    /** Keeps first, then says so; what came again is acknowledged again, for the word may have been lost. */
+    private long keep(Message.Hello from, List<Message.Numbered> held, long last, Writer out) throws IOException {
+        long now = last;
+        if (!held.isEmpty()) {
+            ledger.take(from, List.copyOf(held));
+            now += held.size();
+            held.clear();
+        }
+        if (now > 0) {
+            send(out, new Message.Ack(from.epoch(), now));
+        }
+        return now;
+    }
+
+    private static Message next(BufferedReader in) throws IOException, Wire.Garbled {
+        String line = in.readLine();
+        if (line == null) {
+            throw new IOException("it hung up");
+        }
+        return Wire.read(line);
+    }
+
+    private static void send(Writer out, Message message) throws IOException {
+        out.write(Wire.text(message) + "\n");
+        out.flush();
+    }
+
+    /** Stops listening. */
+    @Override
+    public void close() {
+        closed = true;
+        Socket open = socket;
+        if (open != null) {
+            try {
+                open.close();
+            } catch (IOException gone) {
+                said.accept("closed: " + gone.getMessage());
+            }
+        }
+    }
+}

@@ -9,12 +9,14 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.OptionalInt;
+import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.curve.Rules;
 
 /** By which rules points were found on a record; never changed. Which one counts is said by the readings that name it. */
 @Entity
+@Immutable
 @Table(name = "curve_analysis")
 class AnalysisRow {
 

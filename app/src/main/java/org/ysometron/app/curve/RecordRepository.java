@@ -30,9 +30,6 @@ interface RecordRepository extends JpaRepository<RecordRow, Long> {
             """)
     List<Listed> ofLots(Collection<Long> lots);
 
-    @Query("select r.place from RecordRow r where r.specimenId = :specimen")
-    List<Integer> places(long specimen);
-
     /** Whose record one is. */
     record Owned(String sha256, long lotId, long specimenId) {}
 

@@ -8,12 +8,14 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.curve.Piece;
 
 /** The record of one specimen; never changed. */
 @Entity
+@Immutable
 @Table(name = "curve_record")
 class RecordRow {
 

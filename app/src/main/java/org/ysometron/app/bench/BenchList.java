@@ -57,11 +57,15 @@ final class BenchList {
         }
         List<BenchView.Cell> noted = BenchFields.noted(record).stream()
                 .flatMap(field -> record.at(field.key(), 1).stream()
+                        .filter(reading -> reading.analysis() == null)
                         .map(reading -> new BenchView.Cell(
                                 reading.id(),
                                 reading.typed(),
                                 Figures.capital(field.words()) + ": " + reading.typed())))
                 .toList();
+        if (record.readings().stream().anyMatch(reading -> reading.live() && reading.analysis() != null)) {
+            notes.add("with its record");
+        }
         owed.forEach(words -> notes.add(words + " is still to be fetched"));
         if (inPlace != null) {
             notes.add(inPlace + " was made in its place");

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -133,11 +134,9 @@ public class Curves {
                 .filter(id -> near.stream().noneMatch(one -> one.id() == id))
                 .ifPresent(id -> near.add(0, lots.lot(id)));
         near.removeIf(one -> one.id() == lot.id());
-        Map<Long, List<Records.Listed>> byLot =
-                records.ofLots(near.stream().map(LotView::id).toList());
+        Set<Long> alike = records.lotsWith(near.stream().map(LotView::id).toList(), group.conditions(), group.by());
         return near.stream()
-                .filter(one ->
-                        !same(group, byLot.getOrDefault(one.id(), List.of())).isEmpty())
+                .filter(one -> alike.contains(one.id()))
                 .sorted(java.util.Comparator.comparing(
                         one -> reference.filter(id -> id == one.id()).isEmpty()))
                 .map(one -> new Other(

@@ -21,10 +21,12 @@ import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.curve.Packed;
 import org.ysometron.core.curve.Piece;
 import org.ysometron.core.curve.Rules;
@@ -156,6 +158,26 @@ public class Records {
             }
         }
         return byLot;
+    }
+
+    /** Which of these lots have a record taken under the same terms by the same thing; asks for no reading. */
+    @Transactional(readOnly = true)
+    Set<Long> lotsWith(List<Long> lotIds, Conditions conditions, Piece.By by) {
+        List<RecordRepository.Listed> rows = lotIds.isEmpty() ? List.of() : records.ofLots(lotIds);
+        Set<Long> alike = lots
+                .specimensById(rows.stream()
+                        .filter(row -> row.readBy() == by)
+                        .map(RecordRepository.Listed::specimenId)
+                        .distinct()
+                        .toList())
+                .stream()
+                .filter(specimen -> specimen.conditions().equals(conditions))
+                .map(SpecimenView::id)
+                .collect(Collectors.toSet());
+        return rows.stream()
+                .filter(row -> alike.contains(row.specimenId()))
+                .map(RecordRepository.Listed::lotId)
+                .collect(Collectors.toSet());
     }
 
     /** The records of a lot. */

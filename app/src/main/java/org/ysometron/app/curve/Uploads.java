@@ -38,14 +38,11 @@ import org.ysometron.core.curve.Layout;
 import org.ysometron.core.curve.Loading;
 import org.ysometron.core.curve.Packed;
 import org.ysometron.core.curve.Piece;
-import org.ysometron.core.curve.Rules;
-import org.ysometron.core.curve.Trace;
 import org.ysometron.core.curve.TraceFile;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.method.Recorded;
-import org.ysometron.core.working.Figures;
 
 /** Files of records: kept as they came, looked at and confirmed before anything counts, then taken in whole or not at all. */
 @Component
@@ -58,7 +55,6 @@ public class Uploads {
     private static final int LOOKED = 3;
 
     private static final int LONGEST_LAYOUT = 4000;
-    private static final int LONGEST_NAME = 200;
 
     private final UploadRepository uploads;
     private final UploadedFileRepository files;
@@ -431,7 +427,7 @@ public class Uploads {
     }
 
     /** A candidate with what is stored of it. */
-    private record Take(Candidate candidate, long fileId, List<Worked> worked) {}
+    record Take(Candidate candidate, long fileId, List<Worked> worked) {}
 
     private Read read(LotView lot, Upload upload, Map<String, String> chosen) {
         Method method = method(upload);
@@ -458,7 +454,7 @@ public class Uploads {
                 String key = one.fileId() + "-" + at++;
                 String name = record.specimen().isEmpty() ? one.fileName() : record.specimen();
                 String label = chosen.getOrDefault("s-" + key, proposed(lot, name, byLabel.keySet()));
-                read.taken.add(new Evaluating(upload, gauge, one, record, key, name, chosen, recorded)
+                read.taken.add(new Evaluation(upload, gauge, one, record, key, name, chosen, recorded)
                         .at(label, byLabel.get(label), used));
             }
         }
@@ -466,7 +462,7 @@ public class Uploads {
     }
 
     /** What stands in a file, or why nothing of it can be read. */
-    private record Parsed(
+    record Parsed(
             long fileId,
             String fileName,
             Optional<TraceFile.Glimpse> glimpse,
@@ -536,145 +532,6 @@ public class Uploads {
                         .find())
                 .toList();
         return found.size() == 1 ? found.get(0) : "";
-    }
-
-    /** Works one record out for the specimen it is said to be of. */
-    private static final class Evaluating {
-
-        private final Upload upload;
-        private final InstrumentView gauge;
-        private final Parsed file;
-        private final TraceFile.Read read;
-        private final String key;
-        private final String name;
-        private final Map<String, String> chosen;
-        private final Set<Long> recorded;
-
-        Evaluating(
-                Upload upload,
-                InstrumentView gauge,
-                Parsed file,
-                TraceFile.Read read,
-                String key,
-                String name,
-                Map<String, String> chosen,
-                Set<Long> recorded) {
-            this.recorded = recorded;
-            this.upload = upload;
-            this.gauge = gauge;
-            this.file = file;
-            this.read = read;
-            this.key = key;
-            this.name = name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME) : name;
-            this.chosen = chosen;
-        }
-
-        Take at(String label, @Nullable SpecimenRecord specimen, Set<String> used) {
-            if (specimen == null) {
-                return not(
-                        label.isEmpty() ? "" : label,
-                        label.isEmpty() ? "" : "There is no such specimen of this method in the lot.");
-            }
-            if (!used.add(label)) {
-                return not(label, label + " has another record of these files.");
-            }
-            if (!specimen.isMeasured()) {
-                return not(label, label + " is not measured yet: measure it, then look at the files again.");
-            }
-            if (recorded.contains(specimen.specimen().id())) {
-                return not(label, label + " has a record already; work that one out otherwise on its page.");
-            }
-            try {
-                List<Worked> worked = worked(specimen);
-                Worked first = worked.get(0);
-                List<Worked.Fact> facts = new ArrayList<>();
-                worked.forEach(
-                        one -> one.facts().stream().filter(Worked.Fact::found).forEach(facts::add));
-                first.facts().stream().filter(fact -> !fact.found()).forEach(facts::add);
-                End end = End.of(chosen.getOrDefault("e-" + key, ""))
-                        .filter(specimen.method().data().ends()::containsKey)
-                        .orElseGet(first::proposed);
-                return new Take(
-                        new Candidate(
-                                key,
-                                file.fileName(),
-                                name,
-                                read.force().length,
-                                label,
-                                end,
-                                specimen.endWords(),
-                                inStress(worked),
-                                worked.stream()
-                                        .flatMap(one -> one.inLoad().stream())
-                                        .toList(),
-                                first.found().analysis().said(),
-                                ""),
-                        file.fileId(),
-                        worked);
-            } catch (IllegalArgumentException none) {
-                return not(label, Figures.capital(String.valueOf(none.getMessage())) + ".");
-            }
-        }
-
-        /** Of a second record only its slope is another figure. */
-        private static List<Worked.Fact> inStress(List<Worked> worked) {
-            List<Worked.Fact> facts = new ArrayList<>(worked.get(0).inStress());
-            worked.stream().skip(1).forEach(second -> second.inStress().stream()
-                    .filter(fact ->
-                            facts.stream().noneMatch(known -> known.name().equals(fact.name())))
-                    .forEach(facts::add));
-            return facts;
-        }
-
-        private Take not(String label, String problem) {
-            return new Take(
-                    new Candidate(
-                            key,
-                            file.fileName(),
-                            name,
-                            read.force().length,
-                            label,
-                            null,
-                            "",
-                            List.of(),
-                            List.of(),
-                            List.of(),
-                            problem),
-                    file.fileId(),
-                    List.of());
-        }
-
-        private List<Worked> worked(SpecimenRecord specimen) {
-            double[] extension = read.extension();
-            boolean two = upload.secondBy != Second.NONE;
-            if (two && read.second().length == 0) {
-                throw new IllegalArgumentException("there is no second extension in this file");
-            }
-            if (upload.secondBy == Second.OTHER_FACE) {
-                extension = Worked.mean(extension, read.second());
-            }
-            List<Worked> worked = new ArrayList<>();
-            worked.add(work(specimen, upload.readBy, extension));
-            if (upload.secondBy == Second.CROSSHEAD) {
-                worked.add(work(specimen, Piece.By.CROSSHEAD, read.second()));
-            }
-            return worked;
-        }
-
-        private Worked work(SpecimenRecord specimen, Piece.By by, double[] extension) {
-            Loading loading = Worked.recorded(specimen).loading();
-            Piece piece = Worked.recorded(specimen)
-                    .piece(
-                            specimen.read(),
-                            specimen.pinned(),
-                            by,
-                            Worked.compliance(loading, by, gauge),
-                            gauge.capacity());
-            double factor = read.share() && by == upload.readBy ? piece.length() : 1;
-            double[] way =
-                    java.util.Arrays.stream(extension).map(x -> x * factor).toArray();
-            return Worked.of(specimen, Trace.of(read.time(), read.force(), way), by, gauge, Rules.USUAL);
-        }
     }
 
     // ---- taking ----------------------------------------------------------------------------------------------------

@@ -56,6 +56,9 @@ class RecordsTest extends DemoSite {
     private Records records;
 
     @Autowired
+    private Curves curves;
+
+    @Autowired
     private Bench bench;
 
     @Autowired
@@ -131,8 +134,9 @@ class RecordsTest extends DemoSite {
                 .id();
     }
 
+    /** M34: nobody reads a peak from a display or a film; the file says it, and what it says goes the way of typed readings. */
     @Test
-    void aRecordGoesTheWayOfTypedReadings() throws Exception {
+    void m34ARecordGoesTheWayOfTypedReadings() throws Exception {
         taken(sent(lot.code() + "-XY1.csv", pull(800, 1)), sent("xy2.CSV", pull(780, 2)));
         assertThat(specimen("XY1").ended().orElseThrow().outcome()).isEqualTo(End.BROKE_IN_GAUGE);
         assertThat(value("XY1", "tension-strength")).isCloseTo(50, Percentage.withPercentage(0.3));
@@ -242,9 +246,9 @@ class RecordsTest extends DemoSite {
                 .hasMessageContaining("crosshead's already");
     }
 
-    /** A record that ends at the gauge's 2000 N is a bound, as a typed peak is. */
+    /** M2, M45: a record that ends at the 2000 N of the register is a bound, as a typed peak is. */
     @Test
-    void aGaugeThatEndedGivesABound() {
+    void m2m45AGaugeThatEndedGivesABound() {
         String flat = new String(pull(2600, 11), StandardCharsets.UTF_8)
                 .lines()
                 .map(line -> {
@@ -259,6 +263,17 @@ class RecordsTest extends DemoSite {
         assertThat(specimen("XY1").ended().orElseThrow().outcome()).isEqualTo(End.OVER_CAPACITY);
         assertThat(result("XY1", "tension-strength").orElseThrow().made()).isEqualTo(Reduced.Made.AT_LEAST);
         assertThat(result("XY1", "stress-at-yield").orElseThrow().value()).isEmpty();
+    }
+
+    /** M43: a zero that had moved by more than its share voids a record as it voids a typed peak. */
+    @Test
+    void m43AZeroThatMovedVoidsARecord() {
+        bench.enterTest(
+                lot, "XY1", List.of(new Bench.Entry("XY1", "zero-change", 1, "20 N", null, 0, "20 N")), "bench");
+        taken(sent("XY1.csv", pull(800, 21)), sent("XY2.csv", pull(800, 22)));
+        assertThat(result("XY1", "tension-strength").orElseThrow().made()).isEqualTo(Reduced.Made.NOTHING);
+        assertThat(result("XY1", "tension-strength").orElseThrow().reason()).contains("the zero had moved");
+        assertThat(result("XY2", "tension-strength").orElseThrow().made()).isEqualTo(Reduced.Made.VALUE);
     }
 
     @Test
@@ -390,6 +405,31 @@ class RecordsTest extends DemoSite {
                 .param("method", "tension")
                 .param("by", by)
                 .param("gauge", String.valueOf(testLots.gauge("bench load cell"))));
+    }
+
+    /** A set stands beside another lot's of the same terms, with its mean and band; what does not count is in neither. */
+    @Test
+    void aSetStandsBesideAnotherLots() {
+        LotView first = lot;
+        taken(sent("XY1.csv", pull(800, 31)), sent("XY2.csv", pull(760, 32)));
+        measured();
+        long id = stage(sent("XY1.csv", pull(700, 33)), sent("XY2.csv", pull(720, 34)), sent("XY3.csv", pull(400, 35)));
+        String third = uploads.preview(lot, id, Map.of()).candidates().get(2).key();
+        uploads.take(lot, id, Map.of("e-" + third, "broke-at-grip"), "bench");
+        Curves.Group group = curves.groups(lot).get(0);
+        assertThat(curves.others(lot, group)).extracting(Curves.Other::code).contains(first.code());
+        Curves.Sheet sheet = curves.sheet(group, List.of(first));
+        assertThat(sheet.curves()).hasSize(3).filteredOn(Curves.Curve::counts).hasSize(2);
+        Curves.Band own = Objects.requireNonNull(sheet.own());
+        assertThat(own.curves()).isEqualTo(2);
+        int last = own.mean().length - 1;
+        // Both are straight with 2 GPa: at the strain of 700 N, 2.1875 %, the mean is 43.75 MPa.
+        assertThat(own.x()[last]).isCloseTo(2.1875f, within(0.02f));
+        assertThat(own.mean()[last]).isCloseTo(43.75f, within(0.3f));
+        assertThat(sheet.others()).singleElement().satisfies(band -> assertThat(band.words())
+                .contains(first.code())
+                .contains("2 curves"));
+        assertThat(Curves.csv(sheet).lines().findFirst().orElseThrow()).isEqualTo("curve,strain [%],stress [MPa]");
     }
 
     /** Of a lot that was decided nothing is taken in; of another lot nothing is shown. */

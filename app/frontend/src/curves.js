@@ -122,7 +122,7 @@
         pen.fill();
         pen.stroke();
         if (curve.counts || shown.length === 1) {
-          const left = x > width() * 0.72;
+          const left = mark.kind === "zero" || x > width() * 0.72;
           pen.textAlign = left ? "right" : "left";
           pen.fillStyle = ink;
           const under = i % 2 === 0 && y + 20 < height() - pad.bottom;
@@ -141,6 +141,7 @@
     }
     const pen = canvas.getContext("2d");
     pen.setTransform(ratio, 0, 0, ratio, 0, 0);
+    pen.font = "12px 'Source Sans', sans-serif";
     pen.fillStyle = sheetTone;
     pen.fillRect(0, 0, width(), height());
     pen.save();
@@ -331,7 +332,7 @@
       if (bands.length) {
         key.textContent = `${bands.join("; ")}. ${key.textContent}`;
       }
-      document.fonts.ready.then(() => {
+      document.fonts.load("12px 'Source Sans'").finally(() => {
         draw();
         canvas.dataset.drawn = String(sheet.curves.length);
       });

@@ -269,7 +269,11 @@ class RecordsTest extends DemoSite {
     @Test
     void m43AZeroThatMovedVoidsARecord() {
         bench.enterTest(
-                lot, "XY1", List.of(new Bench.Entry("XY1", "zero-change", 1, "20 N", null, 0, "20 N")), "bench");
+                lot,
+                "XY1",
+                List.of(new Bench.Entry(
+                        "XY1", "zero-change", 1, "20 N", null, testLots.gauge("bench load cell"), "20 N")),
+                "bench");
         taken(sent("XY1.csv", pull(800, 21)), sent("XY2.csv", pull(800, 22)));
         assertThat(result("XY1", "tension-strength").orElseThrow().made()).isEqualTo(Reduced.Made.NOTHING);
         assertThat(result("XY1", "tension-strength").orElseThrow().reason()).contains("the zero had moved");

@@ -8,6 +8,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.core.curve.Layout;
 import org.ysometron.core.curve.Loading;
 import org.ysometron.core.curve.Piece;
 import org.ysometron.core.curve.Rules;
@@ -67,10 +68,6 @@ final class Evaluation {
         try {
             List<Worked> worked = worked(specimen);
             Worked first = worked.get(0);
-            List<Worked.Fact> facts = new ArrayList<>();
-            worked.forEach(
-                    one -> one.facts().stream().filter(Worked.Fact::found).forEach(facts::add));
-            first.facts().stream().filter(fact -> !fact.found()).forEach(facts::add);
             End end = End.of(chosen.getOrDefault("e-" + key, ""))
                     .filter(specimen.method().data().ends()::containsKey)
                     .orElseGet(first::proposed);
@@ -129,6 +126,7 @@ final class Evaluation {
         if (two && read.second().length == 0) {
             throw new IllegalArgumentException("there is no second extension in this file");
         }
+        requireSameKind();
         if (upload.secondBy == Second.OTHER_FACE) {
             extension = Worked.mean(extension, read.second());
         }
@@ -138,6 +136,21 @@ final class Evaluation {
             worked.add(work(specimen, Piece.By.CROSSHEAD, read.second()));
         }
         return worked;
+    }
+
+    /** A share of a length is no length: of two extensions a mean is of two alike, and a crosshead's travel is a length. */
+    private void requireSameKind() {
+        boolean share = file.layout()
+                .flatMap(layout -> layout.column(Layout.Role.SECOND))
+                .filter(Layout.Column::share)
+                .isPresent();
+        if (upload.secondBy == Second.CROSSHEAD && share) {
+            throw new IllegalArgumentException(
+                    "the second extension is a strain, and a crosshead's travel is a length");
+        }
+        if (upload.secondBy == Second.OTHER_FACE && share != read.share()) {
+            throw new IllegalArgumentException("one extension is a strain and the other a length: they have no mean");
+        }
     }
 
     private Worked work(SpecimenRecord specimen, Piece.By by, double[] extension) {

@@ -411,6 +411,41 @@ class RecordsTest extends DemoSite {
                 .param("gauge", String.valueOf(testLots.gauge("bench load cell"))));
     }
 
+    /** M2: a second extension in percent is never taken for millimetres. */
+    @Test
+    void m2AStrainIsNoTravel() {
+        String percent = new String(pull(800, 41), StandardCharsets.UTF_8).replace("travel [mm]", "travel [%]");
+        for (Second second : List.of(Second.CROSSHEAD, Second.OTHER_FACE)) {
+            long id = uploads.stage(
+                    lot,
+                    said(Piece.By.EXTENSOMETER, second),
+                    List.of(sent("XY1.csv", percent.getBytes(StandardCharsets.UTF_8))),
+                    "bench");
+            assertThat(uploads.preview(lot, id, Map.of()).candidates())
+                    .singleElement()
+                    .satisfies(one -> assertThat(one.problem()).contains("a strain"));
+        }
+    }
+
+    /** Two people send a record of one specimen at once: one of them is stored, and the other is told. */
+    @Test
+    void twoAtOnceStoreOne() {
+        List<Long> staged = List.of(stage(sent("XY1.csv", pull(800, 42))), stage(sent("XY1.csv", pull(790, 43))));
+        List<String> said = staged.parallelStream()
+                .map(id -> {
+                    try {
+                        uploads.take(lot, id, Map.of(), "bench");
+                        return "stored";
+                    } catch (Refusal refusal) {
+                        return refusal.words();
+                    }
+                })
+                .toList();
+        assertThat(said).containsOnlyOnce("stored").anyMatch(words -> words.contains("has a record already"));
+        assertThat(records.of(lot)).hasSize(1);
+        assertThat(specimen("XY1").problem()).isEmpty();
+    }
+
     /** A set stands beside another lot's of the same terms, with its mean and band; what does not count is in neither. */
     @Test
     void aSetStandsBesideAnotherLots() {

@@ -105,7 +105,7 @@ public record Recorded(
     /**
      * Whether a record is of the method's own section, so that its sizes must be there first.
      *
-     * @throws IllegalArgumentException where a size was not read
+     * @throws IllegalArgumentException where a size was not read, or there is no length that the way is of
      */
     public Piece piece(Readings sizes, Pinned pinned, Piece.By by, OptionalDouble compliance, OptionalDouble capacity) {
         return new Piece(form(sizes, pinned, by), by, compliance, capacity);
@@ -115,10 +115,10 @@ public record Recorded(
         return switch (loading) {
             case PULL -> {
                 Optional<String> length = by == Piece.By.EXTENSOMETER ? gauge : travel;
-                yield new Loading.Form(
-                        Loading.PULL,
-                        sizes.section().area(),
-                        length.map(pinned::value).orElse(1.0));
+                // Without a length a travel is no strain, and a percentage of it would be one all the same.
+                String key = length.orElseThrow(() -> new IllegalArgumentException(
+                        "the method knows no length that the crosshead's travel is of: it is read at the marks"));
+                yield new Loading.Form(Loading.PULL, sizes.section().area(), pinned.value(key));
             }
             case BEND_BAR -> Loading.bar(sizes.number("width"), sizes.number("thickness"), span(pinned));
             case BEND_ROD -> Loading.rod(sizes.number("diameter"), span(pinned));

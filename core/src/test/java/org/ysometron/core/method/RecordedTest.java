@@ -141,6 +141,14 @@ class RecordedTest {
         assertThat(found.values().get("marks-at-break")).isCloseTo(100, Percentage.withPercentage(0.6));
     }
 
+    /** M26: a soft strip is read at its marks; what the crosshead travelled is a share of nothing. */
+    @Test
+    void m26ATravelWithoutItsLengthIsRefused() {
+        assertThatThrownBy(() -> find("flexible-tension", trace(80, x -> 5 * x), Piece.By.CROSSHEAD))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("at the marks");
+    }
+
     @Test
     void aTorqueFileIsReadWithItsOwnUnits() {
         StringBuilder text = new StringBuilder("Angle [°];Torque [N·mm]\n");

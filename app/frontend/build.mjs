@@ -11,6 +11,7 @@ execFileSync("npx", ["@tailwindcss/cli", "-i", "src/ysometron.css", "-o", "dist/
 cpSync("node_modules/htmx.org/dist/htmx.min.js", "dist/htmx.min.js");
 cpSync("src/ysometron.js", "dist/ysometron.js");
 cpSync("src/curves.js", "dist/curves.js");
+cpSync("src/line.js", "dist/line.js");
 cpSync("src/mark.svg", "dist/mark.svg");
 cpSync("node_modules/source-sans/WOFF2/VF/SourceSans3VF-Upright.otf.woff2", "dist/fonts/source-sans.woff2");
 cpSync("node_modules/@fontsource/alegreya/files/alegreya-latin-500-normal.woff2", "dist/fonts/alegreya.woff2");

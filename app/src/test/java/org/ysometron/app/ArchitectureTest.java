@@ -32,6 +32,7 @@ class ArchitectureTest {
             "product",
             "lot",
             "equipment",
+            "line",
             "plan",
             "make",
             "intake",

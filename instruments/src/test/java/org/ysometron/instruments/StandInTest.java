@@ -27,7 +27,7 @@ class StandInTest {
         private final List<Message.Numbered> lines = new ArrayList<>();
 
         @Override
-        public synchronized long last(String serial, String epoch) {
+        public synchronized long last(Message.Hello from) {
             return lines.isEmpty() ? 0 : lines.get(lines.size() - 1).seq();
         }
 
@@ -45,7 +45,7 @@ class StandInTest {
     private static Kept listen(StandIn standIn) throws InterruptedException {
         Kept kept = new Kept();
         try (Receiver receiver = new Receiver(
-                new InetSocketAddress(InetAddress.getLoopbackAddress(), standIn.port()), kept, 20, said -> {})) {
+                () -> new InetSocketAddress(InetAddress.getLoopbackAddress(), standIn.port()), kept, 20, said -> {})) {
             Thread thread = new Thread(receiver);
             thread.start();
             for (int i = 0; i < 2000 && standIn.waiting() > 0; i++) {
@@ -58,7 +58,7 @@ class StandInTest {
     @Test
     void eachOfTheBenchKeepsToTheProtocol(@TempDir Path folder) throws Exception {
         try (StandIns all = new StandIns(folder, 0)) {
-            for (String line : all.list().lines().toList()) {
+            for (String line : all.lines().lines().toList()) {
                 String serial = line.split(" ")[0];
                 StandIn one = Objects.requireNonNull(all.of(serial));
                 one.press(3);
@@ -112,10 +112,10 @@ class StandInTest {
             Message.Reading inKilos = (Message.Reading) lines.get(1);
             Message.Reading over = (Message.Reading) lines.get(2);
             assertThat(inNewton.unit()).isEqualTo("N");
-            assertThat(inNewton.value().orElseThrow()).isCloseTo(400, within(1.0));
+            assertThat(inNewton.value().orElseThrow().doubleValue()).isCloseTo(400, within(1.0));
             assertThat(inKilos.unit()).isEqualTo("kgf");
             // 1 kgf is 9.80665 N (exact).
-            assertThat(inKilos.value().orElseThrow()).isCloseTo(400 / 9.80665, within(0.2));
+            assertThat(inKilos.value().orElseThrow().doubleValue()).isCloseTo(400 / 9.80665, within(0.2));
             assertThat(over.value()).isEmpty();
             assertThat(over.state()).isEqualTo(Message.State.OVER);
             assertThat(((Message.Reading) lines.get(3)).state()).isEqualTo(Message.State.LOW_BATTERY);

@@ -3,7 +3,9 @@ package org.ysometron.instruments;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.math.BigDecimal;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -15,9 +17,10 @@ class WireTest {
     private static final List<Message> ALL = List.of(
             new Message.Hello(1, "TW-0412", "force-gauge", "N", OptionalDouble.of(2000), "5f3a", 18),
             new Message.Hello(1, "CL-0417", "calipers", "mm", OptionalDouble.empty(), "5f3a", 1),
-            new Message.Reading("CL-0417", 17, OptionalDouble.of(4.02), "mm", Message.State.OK, 1764259200123L),
-            new Message.Reading("TQ-1", 3, OptionalDouble.empty(), "N·m", Message.State.OVER, 5),
-            new Message.Point("PT-9", 900, 7, 1.2, 812.4, "N", 0.512, "mm", Message.State.OK),
+            new Message.Reading(
+                    "CL-0417", 17, Optional.of(new BigDecimal("4.10")), "mm", Message.State.OK, 1764259200123L),
+            new Message.Reading("TQ-1", 3, Optional.empty(), "N·m", Message.State.OVER, 5),
+            new Message.Point("PT-9", 900, 7, 1.2, 812.4, OptionalDouble.empty(), "N", 0.512, "mm", Message.State.OK),
             new Message.Ended("PT-9", 901, 7, 880),
             new Message.Status("PT-9", Message.State.LOW_BATTERY, "kgf"),
             new Message.From("", 0),
@@ -35,6 +38,22 @@ class WireTest {
             sum ^= c;
         }
         assertThat(Wire.text(ALL.get(9))).isEqualTo("ack epoch=5f3a seq=17 *" + String.format("%02X", sum));
+    }
+
+    /** A display shows 4.10, and its last digit is what it is good to; a number that no display has is none. */
+    @Test
+    void digitsAreThoseOfTheDisplay() throws Exception {
+        String line = Wire.text(ALL.get(2));
+        assertThat(line).contains("value=4.10 ");
+        for (String none : List.of("1e300000", "NaN", "1e-99999", "0x1p3", "12345678901234567890123")) {
+            String body = line.substring(0, line.lastIndexOf(" *")).replace("4.10", none);
+            int sum = 0;
+            for (byte one : body.getBytes(java.nio.charset.StandardCharsets.UTF_8)) {
+                sum ^= one & 0xFF;
+            }
+            String sent = body + " *" + String.format("%02X", sum);
+            assertThatThrownBy(() -> Wire.read(sent)).as(none).isInstanceOf(Wire.Garbled.class);
+        }
     }
 
     /** A line cut anywhere, or with a bit turned anywhere, is no line; whatever comes, nothing but that is thrown. */

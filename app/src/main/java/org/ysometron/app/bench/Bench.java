@@ -26,6 +26,8 @@ import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.app.line.Presses;
+import org.ysometron.app.line.Presses.PressView;
 import org.ysometron.app.lot.LateEntries;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
@@ -69,6 +71,7 @@ public class Bench {
     private final Masters masters;
     private final Site site;
     private final LateEntries late;
+    private final Presses presses;
     private final Clock clock;
 
     Bench(
@@ -84,7 +87,9 @@ public class Bench {
             Masters masters,
             Site site,
             LateEntries late,
+            Presses presses,
             Clock clock) {
+        this.presses = presses;
         this.late = late;
         this.memory = memory;
         this.site = site;
@@ -108,6 +113,7 @@ public class Bench {
      * @param gaugeId instrument of what is read in the test; ignored for sizes
      * @param confirmed the text that was doubted before and is meant; empty otherwise
      * @param analysisId the analysis of a record that it was found by; null for what was typed
+     * @param pressId what a connected instrument sent it by; null for what was typed
      */
     public record Entry(
             String specimen,
@@ -117,7 +123,8 @@ public class Bench {
             @Nullable End outcome,
             long gaugeId,
             String confirmed,
-            @Nullable Long analysisId) {
+            @Nullable Long analysisId,
+            @Nullable Long pressId) {
 
         /** One that was typed. */
         public Entry(
@@ -128,7 +135,17 @@ public class Bench {
                 @Nullable End outcome,
                 long gaugeId,
                 String confirmed) {
-            this(specimen, field, place, typed, outcome, gaugeId, confirmed, null);
+            this(specimen, field, place, typed, outcome, gaugeId, confirmed, null, null);
+        }
+
+        /** The same, found by an analysis of a record. */
+        public Entry foundBy(long analysis) {
+            return new Entry(specimen, field, place, typed, outcome, gaugeId, confirmed, analysis, null);
+        }
+
+        /** The same, as an instrument sent it. */
+        public Entry sentBy(@Nullable Long press) {
+            return new Entry(specimen, field, place, typed, outcome, gaugeId, confirmed, analysisId, press);
         }
     }
 
@@ -394,7 +411,8 @@ public class Bench {
                 end,
                 entry.gaugeId(),
                 entry.confirmed(),
-                entry.analysisId());
+                entry.analysisId(),
+                entry.pressId());
     }
 
     /** Makes one more of the same in place of a specimen whose test was void, linked to it; once. */
@@ -745,7 +763,9 @@ public class Bench {
                     "'" + field.words() + "' is found on a record and never typed: take the record in, or work it out"
                             + " again.");
         }
-        InstrumentView instrument = found ? gauge(method, entry.gaugeId()) : instrument(method, field, entry.gaugeId());
+        InstrumentView instrument = entry.pressId() != null
+                ? sent(specimen, method, field, entry, written.by())
+                : found ? gauge(method, entry.gaugeId()) : instrument(method, field, entry.gaugeId());
         OptionalDouble value = field.kind() == Field.Kind.TRACE
                 ? OptionalDouble.empty()
                 : check.value(lot, specimen, method, entry, instrument, found || written.importId() != null);
@@ -763,6 +783,7 @@ public class Bench {
         reading.enteredAt = written.at();
         reading.importId = written.importId();
         reading.analysisId = entry.analysisId();
+        reading.pressId = entry.pressId();
         reading.live = Reading.LIVE;
         reading.replacesId = replaces == null ? null : replaces.id();
         reading.reason = replaces == null ? "" : replaces.reason();
@@ -788,6 +809,37 @@ public class Bench {
         boolean sizeBesideLoad =
                 field.role() == Field.Role.SIZE && equipment.load().isPresent();
         return sizeBesideLoad ? instruments.calipers() : gauge(method, gaugeId);
+    }
+
+    /** The instrument that sent a value, which is taken for this reading and for no other: it must be one that the field is read with. */
+    private InstrumentView sent(SpecimenView specimen, Method method, Field field, Entry entry, String by) {
+        PressView press = presses.use(
+                Objects.requireNonNull(entry.pressId()),
+                lots.lot(specimen.lotId()).code() + " " + specimen.label() + ", " + field.label(entry.place()),
+                by);
+        InstrumentView instrument = press.instrument();
+        if (!press.text().equals(entry.typed().strip())) {
+            throw new Refusal(
+                    "typed",
+                    instrument.name() + " sent " + press.text() + ", and '"
+                            + entry.typed().strip() + "' is not that: type it without the instrument, or press again.");
+        }
+        if (press.isOver() && entry.outcome() != End.OVER_CAPACITY) {
+            throw new Refusal(
+                    "outcome",
+                    instrument.name() + " showed that its range had ended: nothing is known but that it was at least "
+                            + press.text() + ". Say 'over capacity', or break the next on a larger one.");
+        }
+        // Every instrument of the kind that the register would have chosen will do; the reading is of the one that sent
+        // it.
+        InstrumentView usual = instrument(method, field, instrument.id());
+        if (usual.kind() != instrument.kind()) {
+            throw new Refusal(
+                    "typed",
+                    "'" + field.words() + "' is read with " + usual.kind().words() + ", and " + instrument.name()
+                            + " is " + instrument.kind().words() + ".");
+        }
+        return instrument;
     }
 
     /**
@@ -850,6 +902,7 @@ public class Bench {
                         reading.rig,
                         reading.replacesId,
                         reading.analysisId,
+                        reading.pressId != null,
                         reading.cause.isEmpty() ? null : Cause.valueOf(reading.cause)));
     }
 }

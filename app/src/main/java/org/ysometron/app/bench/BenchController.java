@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.util.UriComponentsBuilder;
 import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.line.Lines;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.plan.Due;
@@ -44,6 +45,7 @@ class BenchController {
     private final Confirmations confirmations;
     private final Due due;
     private final Instruments instruments;
+    private final Lines lines;
 
     BenchController(
             Lots lots,
@@ -53,7 +55,9 @@ class BenchController {
             BenchPages pages,
             Confirmations confirmations,
             Due due,
-            Instruments instruments) {
+            Instruments instruments,
+            Lines lines) {
+        this.lines = lines;
         this.instruments = instruments;
         this.confirmations = confirmations;
         this.due = due;
@@ -120,19 +124,24 @@ class BenchController {
 
     /** The readings typed; of several those that say something, of one that one, whatever it says. */
     private static List<Bench.Entry> entries(
-            Method method, Form form, Map<String, String> typed, Map<String, String> confirmed) {
+            Method method,
+            Form form,
+            Map<String, String> typed,
+            Map<String, String> confirmed,
+            Map<String, String> pressed) {
         List<Bench.Entry> entries = new ArrayList<>();
         typed.forEach((text, value) -> {
             BenchPages.Key key = BenchPages.Key.of(method, text);
             if (typed.size() == 1 || !value.isBlank()) {
                 entries.add(new Bench.Entry(
-                        form.label(),
-                        key.field().key(),
-                        key.place(),
-                        value,
-                        key.isTest() ? form.outcome() : null,
-                        form.gaugeId(),
-                        confirmed.getOrDefault(text, "")));
+                                form.label(),
+                                key.field().key(),
+                                key.place(),
+                                value,
+                                key.isTest() ? form.outcome() : null,
+                                form.gaugeId(),
+                                confirmed.getOrDefault(text, ""))
+                        .sentBy(press(pressed.getOrDefault(text, ""))));
             }
         });
         if (entries.isEmpty()) {
@@ -142,6 +151,11 @@ class BenchController {
                     form.label(), first.field().key(), first.place(), "", form.outcome(), form.gaugeId(), ""));
         }
         return entries;
+    }
+
+    /** The press of an instrument that a field was filled by; null for what was typed. */
+    private static @Nullable Long press(String text) {
+        return text.matches("\\d{1,18}") ? Long.valueOf(text) : null;
     }
 
     @GetMapping("/lots/{code}/bench")
@@ -232,7 +246,11 @@ class BenchController {
                 throw new Refusal("typed", "Confirm first that it is safe to break: once a day, for each method.");
             }
             Map<String, String> confirmed = shown(request, texts(request, "confirm"));
-            bench.enterTest(lot, form.label(), entries(method, form, shown(request, typed), confirmed), by.getName());
+            bench.enterTest(
+                    lot,
+                    form.label(),
+                    entries(method, form, shown(request, typed), confirmed, texts(request, "press")),
+                    by.getName());
         } catch (Refusal refusal) {
             response.setStatus(422);
             String where = refusal instanceof Bench.NotTaken taken ? taken.key() : first;
@@ -245,7 +263,7 @@ class BenchController {
                             form.label(),
                             form.gaugeId(),
                             null,
-                            new BenchPages.Refused(form.label(), where, typed, refusal),
+                            new BenchPages.Refused(form.label(), where, typed, texts(request, "press"), refusal),
                             isPart(request)),
                     by,
                     model);
@@ -416,6 +434,7 @@ class BenchController {
         model.addAttribute("points", breaking && !confirmed ? points(lot, method) : List.of());
         model.addAttribute(
                 "caution", breaking ? products.product(lot.productId()).caution() : "");
+        model.addAttribute("connected", !asked.part() && lines.any());
         model.addAttribute("due", asked.part() ? List.of() : due.of(lot));
         model.addAttribute("lot", lot);
         model.addAttribute("bench", view);

@@ -164,7 +164,9 @@ final class BenchFields {
                     field.choices(),
                     BenchView.Grade.of(field.rubric()),
                     optional,
-                    later);
+                    later,
+                    takes(field),
+                    refused.pressed().getOrDefault(key.text(), ""));
         }
         boolean focus = mayFocus && given.isEmpty() && refused == null && (any || !(optional && key.isTest()));
         return new BenchView.Field(
@@ -180,7 +182,14 @@ final class BenchFields {
                 field.choices(),
                 BenchView.Grade.of(field.rubric()),
                 optional,
-                later);
+                later,
+                takes(field),
+                "");
+    }
+
+    /** What kind of quantity an instrument may send for a field; empty for what is no quantity. */
+    private static String takes(Field field) {
+        return field.isQuantity() ? field.dimension().name() : "";
     }
 
     private BenchFields() {}

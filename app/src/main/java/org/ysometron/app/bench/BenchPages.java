@@ -123,8 +123,10 @@ class BenchPages {
      *
      * @param key where
      * @param typed all that was typed, by key
+     * @param pressed presses of instruments that fields were filled by, by key
      */
-    record Refused(String specimen, String key, Map<String, String> typed, Refusal refusal) {
+    record Refused(
+            String specimen, String key, Map<String, String> typed, Map<String, String> pressed, Refusal refusal) {
 
         String typedAt(String at) {
             return typed.getOrDefault(at, "");
@@ -138,7 +140,9 @@ class BenchPages {
             }
             Map<String, String> moved = new HashMap<>(typed);
             moved.put(open, typedAt(key));
-            return new Refused(specimen, open, moved, refusal);
+            Map<String, String> sent = new HashMap<>(pressed);
+            sent.put(open, pressed.getOrDefault(key, ""));
+            return new Refused(specimen, open, moved, sent, refusal);
         }
 
         boolean isDoubted() {

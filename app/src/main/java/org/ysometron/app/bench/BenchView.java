@@ -204,7 +204,9 @@ record BenchView(
             List<String> choices,
             List<Grade> grades,
             boolean optional,
-            boolean later) {
+            boolean later,
+            String takes,
+            String press) {
 
         public boolean isOpen() {
             return given.isEmpty();

@@ -50,6 +50,10 @@ class Reading {
     @Nullable
     Long analysisId;
 
+    /** What a connected instrument sent it by; none for what was typed. */
+    @Nullable
+    Long pressId;
+
     @Nullable
     Byte live;
 

@@ -16,6 +16,7 @@ import org.ysometron.core.reading.Field;
  * @param rig frame and grips, and the method's revision, at that time; empty when nobody said
  * @param replaces the reading that it corrects; null for a first one
  * @param analysis the analysis of a record that it was found by; null for what was typed
+ * @param sent whether a connected instrument sent it; false for what was typed
  * @param cause the cause of a correction; null for a first reading
  * @param reason why it replaced an earlier one; empty for a first reading
  */
@@ -34,6 +35,7 @@ public record ReadingView(
         String rig,
         @Nullable Long replaces,
         @Nullable Long analysis,
+        boolean sent,
         @Nullable Cause cause) {
 
     /** Which reading it is: width 2. */
@@ -58,6 +60,7 @@ public record ReadingView(
                 rig,
                 replaces,
                 analysis,
+                sent,
                 cause);
     }
 

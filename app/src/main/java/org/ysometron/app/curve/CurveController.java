@@ -211,6 +211,27 @@ class CurveController {
     }
 
     /** What stands in which column, as a person says it is. */
+    /** Looks at a test that an instrument streamed. */
+    @PostMapping("/lots/{code}/records/streams")
+    String streamed(
+            @PathVariable String code,
+            @RequestParam(defaultValue = "0") long stream,
+            @RequestParam(defaultValue = "") String method,
+            @RequestParam(defaultValue = "") String specimen,
+            @RequestParam(defaultValue = "CROSSHEAD") Piece.By readBy,
+            Authentication who,
+            HttpServletResponse response,
+            Model model) {
+        LotView lot = lots.named(code);
+        try {
+            long id = uploads.stage(lot, method, readBy, stream, specimen, who.getName());
+            return "redirect:/lots/" + code + "/records/uploads/" + id;
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            return show(lot, "", List.of(), method, refusal, model);
+        }
+    }
+
     @PostMapping("/lots/{code}/records/uploads/{id}/layout")
     String layout(
             @PathVariable String code,
@@ -258,8 +279,9 @@ class CurveController {
             return look(lot, id, chosen, new Problems(), model);
         }
         try {
-            uploads.take(lot, id, chosen, by.getName());
-            return "redirect:/lots/" + code + "/records";
+            boolean streamed = uploads.take(lot, id, chosen, by.getName());
+            // Who tests at the frame goes on there.
+            return "redirect:/lots/" + code + (streamed ? "/bench?step=break" : "/records");
         } catch (Refusal refusal) {
             response.setStatus(422);
             Problems problems = new Problems();

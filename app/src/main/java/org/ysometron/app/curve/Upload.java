@@ -8,6 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 import org.ysometron.core.curve.Piece;
 
 /** Files that were sent together: looked at first, then taken in whole or not at all. */
@@ -38,6 +39,10 @@ class Upload {
 
     /** Files that were taken before, one a line. */
     String passedOver = "";
+
+    /** The stream of an instrument that it is; null for files. */
+    @Nullable
+    Long streamId;
 
     String state;
     String stagedBy;

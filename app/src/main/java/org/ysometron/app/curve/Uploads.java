@@ -27,6 +27,7 @@ import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.app.line.Streams;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.store.Write;
@@ -43,6 +44,7 @@ import org.ysometron.core.method.End;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.method.Recorded;
+import org.ysometron.core.quantity.Dimension;
 
 /** Files of records: kept as they came, looked at and confirmed before anything counts, then taken in whole or not at all. */
 @Component
@@ -64,6 +66,7 @@ public class Uploads {
     private final Lots lots;
     private final Bench bench;
     private final Instruments instruments;
+    private final Streams streams;
     private final Clock clock;
 
     /** What stood in the files that were looked at last, for as long as there is room. */
@@ -85,7 +88,9 @@ public class Uploads {
             Lots lots,
             Bench bench,
             Instruments instruments,
+            Streams streams,
             Clock clock) {
+        this.streams = streams;
         this.uploads = uploads;
         this.files = files;
         this.profiles = profiles;
@@ -167,6 +172,36 @@ public class Uploads {
     /** Keeps the files as they came; those that were taken in before are passed over. */
     @Write
     public long stage(LotView lot, Said said, List<Sent> sent, String by) {
+        return stage(lot, said, sent, by, null);
+    }
+
+    /** Looks at a test that an instrument streamed; it is taken for a record when the upload is, and not before. */
+    @Write
+    public long stage(LotView lot, String method, Piece.By readBy, long streamId, String specimen, String by) {
+        Streams.StreamView stream = streams.stream(streamId);
+        if (!stream.ended() || !stream.usedFor().isEmpty()) {
+            throw new Refusal(
+                    "stream",
+                    stream.ended()
+                            ? "This record is taken already: " + stream.usedFor() + "."
+                            : "The test is still running; its record is taken when it is over.");
+        }
+        Loading loading = loading(Methods.of(method)
+                .filter(one -> one.data().recorded().isPresent())
+                .orElseThrow(() -> new Refusal("method", "Choose the method that the record is of.")));
+        String head = "time [s]," + loading.loadWords() + " [" + stream.unit() + "],"
+                + (loading.way() == Dimension.ANGLE ? "angle" : "extension") + " [" + stream.wayUnit() + "]\n";
+        String name = specimen.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9._-]", "");
+        byte[] rows = (head + streams.rows(streamId)).getBytes(StandardCharsets.UTF_8);
+        return stage(
+                lot,
+                new Said(method, readBy, Second.NONE, stream.instrument().id(), 0),
+                List.of(new Sent((name.isEmpty() ? "stream-" + streamId : name) + ".csv", rows)),
+                by,
+                streamId);
+    }
+
+    private long stage(LotView lot, Said said, List<Sent> sent, String by, @Nullable Long streamId) {
         lots.lockUndecided(lot.id());
         Method method = Methods.of(said.method())
                 .filter(one -> one.data().recorded().isPresent())
@@ -204,6 +239,7 @@ public class Uploads {
                         .orElseThrow(() -> new Refusal("profile", "There is no such profile for these records."));
         String told = String.join("\n", passed);
         upload.passedOver = told.length() > LONGEST_LAYOUT ? told.substring(0, LONGEST_LAYOUT) : told;
+        upload.streamId = streamId;
         upload.state = Upload.STAGED;
         upload.stagedBy = by;
         upload.stagedAt = clock.instant();
@@ -540,13 +576,15 @@ public class Uploads {
      * Takes in what was chosen, all or nothing: the records, the analysis of each by the usual rules, and the readings it comes to.
      *
      * @param chosen specimens and ends by the keys of the form; a record without a specimen is left out
+     * @return whether it was the stream of an instrument
      */
     @Write
-    public void take(LotView lot, long id, Map<String, String> chosen, String by) {
+    public boolean take(LotView lot, long id, Map<String, String> chosen, String by) {
         lots.lockUndecided(lot.id());
         Upload upload = find(lot, id);
+        boolean streamed = upload.streamId != null;
         if (upload.state.equals(Upload.TAKEN)) {
-            return;
+            return streamed;
         }
         Read read = read(lot, upload, chosen);
         Problems problems = new Problems();
@@ -569,10 +607,15 @@ public class Uploads {
         for (Kept one : kept) {
             entries.addAll(store(lot, upload, one, by));
         }
+        if (upload.streamId != null) {
+            String whose = wanted.get(0).candidate().specimen();
+            streams.use(upload.streamId, lot.code() + " " + whose + ", record", by);
+        }
         bench.enterAll(lot, entries, by, null);
         files.taken(wanted.stream().map(Take::fileId).distinct().toList());
         // The bench locked the lot once more, and with that let go of what was read before.
         find(lot, id).state = Upload.TAKEN;
+        return streamed;
     }
 
     /** What is stored of a candidate: the bytes of each of its records. */

@@ -88,10 +88,11 @@ record Worked(SpecimenRecord specimen, Trace trace, Piece piece, Rules rules, Re
         String label = specimen.specimen().label();
         MethodData data = specimen.method().data();
         List<Bench.Entry> entries = new ArrayList<>();
-        entries.add(new Bench.Entry(
-                label, recorded(specimen).field(), place, name(recordId, analysisId), null, gaugeId, "", analysisId));
-        values().forEach((field, typed) ->
-                entries.add(new Bench.Entry(label, field.key(), 1, typed, end, gaugeId, typed, analysisId)));
+        String field = recorded(specimen).field();
+        entries.add(new Bench.Entry(label, field, place, name(recordId, analysisId), null, gaugeId, "")
+                .foundBy(analysisId));
+        values().forEach((found, typed) ->
+                entries.add(new Bench.Entry(label, found.key(), 1, typed, end, gaugeId, typed).foundBy(analysisId)));
         if (entries.stream()
                 .noneMatch(entry -> entry.field().equals(data.closing().key()))) {
             throw new IllegalArgumentException("nothing was found that the test is read by");

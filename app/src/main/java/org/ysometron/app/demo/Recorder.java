@@ -17,8 +17,8 @@ import org.ysometron.core.reading.Readings;
 @Component
 class Recorder {
 
-    private static final double FLAT_MODULUS = 2900;
-    private static final double UPRIGHT_MODULUS = 2450;
+    static final double FLAT_MODULUS = 2900;
+    static final double UPRIGHT_MODULUS = 2450;
 
     private final Bench bench;
     private final Uploads uploads;

@@ -26,6 +26,11 @@ record SkerryTruth(int lots) {
     static final int SPECIMENS = 5;
 
     private static final long SEED = 1L;
+    /** Of the lots that are still to be tested: the slide was stopped. */
+    static final double FLAT_NOW = 55;
+
+    static final double UPRIGHT_NOW = 28.1;
+
     private static final double FLAT = 55;
     private static final double UPRIGHT = 28.5;
     private static final double SLIDE_PER_LOT = 0.30;

@@ -186,6 +186,26 @@ class EquipmentController {
         return one(id, problems, Map.of("rig", rig), model);
     }
 
+    @PostMapping("/equipment/{id}/serial")
+    @PreAuthorize(MAY_CHANGE)
+    String number(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String serial,
+            Model model,
+            HttpServletResponse response) {
+        Problems problems = new Problems();
+        String number = problems.text("serial", serial, "The serial number", 40, false);
+        try {
+            problems.refuse();
+            instruments.number(id, number);
+            return "redirect:/equipment/" + id;
+        } catch (Refusal refusal) {
+            problems.add(refusal);
+        }
+        response.setStatus(422);
+        return one(id, problems, Map.of("serial", serial), model);
+    }
+
     @PostMapping("/equipment/{id}/standards")
     @PreAuthorize(MAY_CHANGE)
     String keep(

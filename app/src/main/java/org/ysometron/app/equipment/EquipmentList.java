@@ -24,6 +24,7 @@ class EquipmentList {
             "rates",
             "rig",
             "note",
+            "serial",
             "calibrated_on",
             "due_on",
             "certificate");
@@ -81,7 +82,8 @@ class EquipmentList {
                 "",
                 "",
                 row.at("rig"),
-                row.at("note"));
+                row.at("note"),
+                row.at("serial"));
         Instruments.NewInstrument instrument = form.read(problems);
         Calibrated calibrated = calibrated(row, problems);
         if (!problems.none()) {

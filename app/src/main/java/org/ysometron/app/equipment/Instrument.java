@@ -48,4 +48,8 @@ class Instrument {
 
     /** Symbol of the unit that its display is set to; empty for the working unit. */
     String display = "";
+
+    /** The number that its maker gave it, by which it names itself where it is connected; null where nobody said. */
+    @Nullable
+    String serial;
 }

@@ -25,11 +25,12 @@ record InstrumentForm(
         @Nullable String compliance,
         @Nullable String freeSwingLoss,
         @Nullable String rig,
-        @Nullable String note) {
+        @Nullable String note,
+        @Nullable String serial) {
 
     private static final int MOST_PLACES = 500;
 
-    static final InstrumentForm BLANK = new InstrumentForm(null, "", "", "", "", "", "", "", "", "", "", "");
+    static final InstrumentForm BLANK = new InstrumentForm(null, "", "", "", "", "", "", "", "", "", "", "", "");
 
     NewInstrument read(Problems problems) {
         Kind chosen = kind == null ? capacity == null || capacity.isBlank() ? Kind.CALIPERS : Kind.FORCE_GAUGE : kind;
@@ -62,7 +63,8 @@ record InstrumentForm(
                         problems.entry("freeSwingLoss", "Loss of a free swing", freeSwingLoss)
                                 .quantity(Dimension.ENERGY),
                         problems.text("rig", rig, "The rig", 80, false),
-                        problems.text("note", note, "The note", 300, false)));
+                        problems.text("note", note, "The note", 300, false)),
+                problems.text("serial", serial, "The serial number", 40, false));
     }
 
     /** Compliance is typed bare or in mm/N: the product has no unit of that dimension. */
@@ -110,6 +112,9 @@ record InstrumentForm(
         }
         facts.compliance().ifPresent(value -> lines.add("gives " + Figures.significant(value, 2) + " mm/N"));
         facts.freeSwingLoss().ifPresent(value -> lines.add("a free swing loses " + Figures.plain(value, 3) + " J"));
+        if (!instrument.serial().isEmpty()) {
+            lines.add("number " + instrument.serial());
+        }
         if (!instrument.display().isEmpty()) {
             lines.add("its display shows " + instrument.display());
         }

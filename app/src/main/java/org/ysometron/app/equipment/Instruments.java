@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -83,6 +84,7 @@ public class Instruments {
      *     for what has none
      * @param relativeUncertainty standard uncertainty over the reading, for what has a capacity
      * @param absoluteUncertainty standard uncertainty in mm, for calipers
+     * @param serial its maker's number; empty where nobody said
      */
     public record InstrumentView(
             long id,
@@ -92,7 +94,8 @@ public class Instruments {
             double relativeUncertainty,
             double absoluteUncertainty,
             Facts facts,
-            String display) {
+            String display,
+            String serial) {
 
         /** The unit that a bare number from its display is in; empty for what shows no quantity. */
         public String shownIn() {
@@ -115,14 +118,31 @@ public class Instruments {
         }
     }
 
-    /** Something about to be registered. */
+    /**
+     * Something about to be registered.
+     *
+     * @param serial its maker's number; empty where nobody said
+     */
     public record NewInstrument(
             Kind kind,
             String name,
             OptionalDouble capacity,
             double relativeUncertainty,
             double absoluteUncertainty,
-            Facts facts) {}
+            Facts facts,
+            String serial) {
+
+        /** One of which nobody said the number. */
+        public NewInstrument(
+                Kind kind,
+                String name,
+                OptionalDouble capacity,
+                double relativeUncertainty,
+                double absoluteUncertainty,
+                Facts facts) {
+            this(kind, name, capacity, relativeUncertainty, absoluteUncertainty, facts, "");
+        }
+    }
 
     /** All that a method can be done with, the smallest first. */
     public List<InstrumentView> serving(Equipment equipment) {
@@ -253,6 +273,7 @@ public class Instruments {
         instrument.freeSwingLoss = orNull(form.facts().freeSwingLoss());
         instrument.rig = form.facts().rig();
         instrument.note = form.facts().note();
+        instrument.serial = number(form.serial(), 0);
         return view(instruments.save(instrument), Map.of());
     }
 
@@ -274,6 +295,31 @@ public class Instruments {
                 .orElseThrow(
                         () -> new Refusal("display", "'" + unit + "' is no unit that " + row.name + " could show."));
         row.display = set.isWorking() ? "" : set.symbol();
+    }
+
+    /** Says which number its maker gave it; an empty one takes it back. */
+    @Write
+    public void number(long id, String serial) {
+        instruments.findById(id).orElseThrow(() -> new NotFound("instrument " + id)).serial = number(serial, id);
+    }
+
+    private @Nullable String number(String serial, long id) {
+        String number = serial.strip();
+        if (number.isEmpty()) {
+            return null;
+        }
+        if (number.contains(" ")) {
+            throw new Refusal("serial", "A serial number has no blanks: it is written as the instrument says it.");
+        }
+        instruments.findBySerial(number).filter(other -> other.id != id).ifPresent(other -> {
+            throw new Refusal("serial", "The serial number " + number + " is that of " + other.name + ".");
+        });
+        return number;
+    }
+
+    /** The instrument of a serial number. */
+    public Optional<InstrumentView> numbered(String serial) {
+        return instruments.findBySerial(serial).map(row -> view(row, verified()));
     }
 
     private static @Nullable Double orNull(OptionalDouble value) {
@@ -318,7 +364,8 @@ public class Instruments {
                         optional(instrument.freeSwingLoss),
                         instrument.rig,
                         instrument.note),
-                instrument.display);
+                instrument.display,
+                instrument.serial == null ? "" : instrument.serial);
     }
 
     private static OptionalDouble optional(@Nullable Double value) {

@@ -1,5 +1,8 @@
 package org.ysometron.instruments.standin;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 
@@ -31,22 +34,22 @@ record Display(
      * @param switched whether somebody has touched the unit
      * @return empty where it shows that its range has ended
      */
-    OptionalDouble shows(double truth, int readings, boolean switched, Random chance) {
+    Optional<BigDecimal> shows(double truth, int readings, boolean switched, Random chance) {
         double seen = truth + noise * chance.nextGaussian() + creep * readings;
         if (capacity.isPresent() && Math.abs(seen) > capacity.getAsDouble()) {
-            return OptionalDouble.empty();
+            return Optional.empty();
         }
         double step = switched ? resolution / perOther : resolution;
         // A display has as many digits in one unit as in the other: of the step the next power of ten above it.
         double digit = Math.pow(10, Math.ceil(Math.log10(step) - 1e-9));
         double value = switched ? seen / perOther : seen;
-        return OptionalDouble.of(rounded(value, digit));
+        return Optional.of(rounded(value, digit));
     }
 
-    private static double rounded(double value, double digit) {
+    /** All digits that the display has, zeros too. */
+    private static BigDecimal rounded(double value, double digit) {
         int decimals = (int) Math.max(0, Math.round(-Math.log10(digit)));
-        double scale = Math.pow(10, decimals);
-        return Math.rint(value * scale) / scale;
+        return BigDecimal.valueOf(value).setScale(decimals, RoundingMode.HALF_UP);
     }
 
     /** The unit it shows now. */

@@ -1,6 +1,7 @@
 package org.ysometron.instruments.standin;
 
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.file.Files;
@@ -8,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -44,7 +46,11 @@ public final class ExactlyOnce {
         }
 
         @Override
-        public synchronized long last(String serial, String epoch) {
+        public long last(Message.Hello from) {
+            return last();
+        }
+
+        private synchronized long last() {
             return kept.size();
         }
 
@@ -75,9 +81,9 @@ public final class ExactlyOnce {
         try (Trouble line = new Trouble(port::get, 0.03, seed)) {
             Receiver receiver = listen(line, ledger);
             for (int i = 1; i <= readings; i++) {
-                double value = i;
-                journal.add(
-                        seq -> new Message.Reading("TW-0001", seq, OptionalDouble.of(value), "N", Message.State.OK, 0));
+                long value = i;
+                journal.add(seq -> new Message.Reading(
+                        "TW-0001", seq, Optional.of(BigDecimal.valueOf(value)), "N", Message.State.OK, 0));
                 int fate = chance.nextInt(25);
                 if (fate == 0) {
                     served.close();
@@ -94,7 +100,7 @@ public final class ExactlyOnce {
                 }
             }
             long until = System.currentTimeMillis() + LONGEST;
-            while (ledger.last("", "") < readings && System.currentTimeMillis() < until) {
+            while (ledger.last() < readings && System.currentTimeMillis() < until) {
                 Thread.sleep(2);
             }
             receiver.close();
@@ -108,7 +114,10 @@ public final class ExactlyOnce {
 
     private static Receiver listen(Trouble line, Ledger ledger) {
         Receiver receiver = new Receiver(
-                new InetSocketAddress(InetAddress.getLoopbackAddress(), line.port()), ledger, PATIENCE, said -> {});
+                () -> new InetSocketAddress(InetAddress.getLoopbackAddress(), line.port()),
+                ledger,
+                PATIENCE,
+                said -> {});
         Thread thread = new Thread(receiver, "receiver");
         thread.setDaemon(true);
         thread.start();
@@ -116,7 +125,7 @@ public final class ExactlyOnce {
     }
 
     private static Count count(int readings, Durable ledger, int restarts) {
-        HashSet<Double> values = new HashSet<>();
+        HashSet<BigDecimal> values = new HashSet<>();
         int doubled = 0;
         synchronized (ledger) {
             for (Message.Numbered line : ledger.kept) {

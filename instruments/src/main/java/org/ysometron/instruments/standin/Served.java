@@ -12,6 +12,7 @@ import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.instruments.wire.Message;
 import org.ysometron.instruments.wire.Wire;
@@ -21,8 +22,12 @@ public final class Served implements AutoCloseable {
 
     private static final int PATIENCE = 200;
 
+    /** So many times nothing was to be sent: it says how it is, so that a dead line is told from a silent one. */
+    private static final int SILENT = 10;
+
     private final Maker maker;
     private final Journal journal;
+    private final Supplier<Message.State> state;
     private final ServerSocket server;
     private volatile boolean closed;
     private volatile @Nullable Socket client;
@@ -43,6 +48,16 @@ public final class Served implements AutoCloseable {
      * @param port on loopback; 0 for any that is free
      */
     public Served(Maker maker, Journal journal, int port) throws IOException {
+        this(maker, journal, port, () -> Message.State.OK);
+    }
+
+    /**
+     * Listens at once.
+     *
+     * @param state how it is, asked while nothing else is to be said
+     */
+    Served(Maker maker, Journal journal, int port, Supplier<Message.State> state) throws IOException {
+        this.state = state;
         this.maker = maker;
         this.journal = journal;
         this.server = new ServerSocket(port, 2, InetAddress.getLoopbackAddress());
@@ -94,13 +109,20 @@ public final class Served implements AutoCloseable {
         acks.start();
         long sent = from.epoch().equals(journal.epoch()) ? from.seq() : 0;
         journal.acked(from.epoch(), from.seq());
+        send(out, List.of(status()));
+        int silent = 0;
         while (!closed && acks.isAlive()) {
             List<String> lines = journal.behind(sent, PATIENCE);
-            send(out, lines);
+            silent = lines.isEmpty() ? silent + 1 : 0;
+            send(out, silent > 0 && silent % SILENT == 0 ? List.of(status()) : lines);
             for (String line : lines) {
                 sent = Math.max(sent, Message.number(Wire.read(line)).orElse(sent));
             }
         }
+    }
+
+    private String status() {
+        return Wire.text(new Message.Status(maker.serial(), state.get(), maker.unit()));
     }
 
     /** Reads what the listener says until it says nothing more. */

@@ -2,15 +2,21 @@ package org.ysometron.instruments.standin;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.math.BigDecimal;
 import java.nio.file.Path;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.Set;
 import org.ysometron.instruments.wire.Message;
 
 /** One instrument that is not there: its display, its memory and its port, and what somebody does to it. */
 public final class StandIn implements AutoCloseable {
 
     private static final double RATE = 100;
+
+    /** Points of the dead pieces behind a break. */
+    private static final int BEHIND = 30;
 
     private final Model model;
     private final Path memory;
@@ -20,7 +26,7 @@ public final class StandIn implements AutoCloseable {
     private int readings;
     private long streams;
     private boolean switched;
-    private boolean low;
+    private volatile boolean low;
 
     /** Switches it on. */
     public StandIn(Model model, Path folder, int port) {
@@ -38,7 +44,10 @@ public final class StandIn implements AutoCloseable {
                 : display.capacity();
         try {
             return new Served(
-                    new Served.Maker(model.serial(), model.kind(), display.shown(switched), capacity), journal, port);
+                    new Served.Maker(model.serial(), model.kind(), display.shown(switched), capacity),
+                    journal,
+                    port,
+                    () -> low ? Message.State.LOW_BATTERY : Message.State.OK);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -61,7 +70,7 @@ public final class StandIn implements AutoCloseable {
 
     /** Somebody presses, or a peak is held, of what is truly so much in its own unit. */
     public synchronized void press(double truth) {
-        OptionalDouble shown = model.display().shows(truth, readings++, switched, chance);
+        Optional<BigDecimal> shown = model.display().shows(truth, readings++, switched, chance);
         Message.State state = shown.isEmpty() ? Message.State.OVER : low ? Message.State.LOW_BATTERY : Message.State.OK;
         journal.add(seq -> new Message.Reading(
                 model.serial(), seq, shown, model.display().shown(switched), state, System.currentTimeMillis()));
@@ -102,11 +111,39 @@ public final class StandIn implements AutoCloseable {
         journal.add(seq -> new Message.Ended(model.serial(), seq, stream, points));
     }
 
+    /**
+     * Pulls a bar until it breaks and a moment longer, and streams it.
+     *
+     * @param pace how much faster than time it runs
+     */
+    void pull(Truth.Bar bar, double pace) throws InterruptedException {
+        long stream;
+        synchronized (this) {
+            stream = ++streams + System.currentTimeMillis() / 1000 * 1000;
+        }
+        long begun = System.nanoTime();
+        int n = 0;
+        int behind = 0;
+        for (double time = 0; behind < BEHIND; time += 1 / RATE) {
+            behind += bar.isBroken(time) ? 1 : 0;
+            point(stream, time, bar.load(time), bar.extension(time));
+            n++;
+            long due = begun + (long) (1e9 * n / RATE / pace);
+            long left = (due - System.nanoTime()) / 1_000_000;
+            if (left > 0) {
+                Thread.sleep(left);
+            }
+        }
+        long points = n;
+        journal.add(seq -> new Message.Ended(model.serial(), seq, stream, points));
+    }
+
     private synchronized void point(long stream, double time, double load, double way) {
         Display display = model.display();
-        OptionalDouble shown = display.shows(load, 0, switched, chance);
+        Optional<BigDecimal> shown = display.shows(load, 0, switched, chance);
         // Beyond its end a cell gives its end, and says so.
-        double value = shown.orElseGet(() -> display.capacity().orElse(load));
+        double value = shown.map(BigDecimal::doubleValue)
+                .orElseGet(() -> display.capacity().orElse(load));
         Message.State state = shown.isEmpty() ? Message.State.OVER : Message.State.OK;
         journal.add(seq -> new Message.Point(
                 model.serial(),
@@ -114,8 +151,9 @@ public final class StandIn implements AutoCloseable {
                 stream,
                 Math.rint(time * 1000) / 1000,
                 value,
+                OptionalDouble.empty(),
                 display.shown(switched),
-                Math.rint(way * 1e4) / 1e4,
+                Math.rint(way * 1e5) / 1e5,
                 "mm",
                 state));
     }
@@ -158,6 +196,20 @@ public final class StandIn implements AutoCloseable {
      * @param display what it shows by
      */
     public record Model(String serial, String kind, Display display) {
+
+        /** Whether a field of the bench is read with it. */
+        boolean measures(String field) {
+            String what = field.replaceAll("-\\d+$", "");
+            return switch (kind) {
+                case "calipers" -> LENGTHS.contains(what);
+                case "force-gauge" -> what.equals("force");
+                case "torque-meter" -> what.equals("torque");
+                case "balance" -> what.equals("mass");
+                default -> false;
+            };
+        }
+
+        private static final Set<String> LENGTHS = Set.of("width", "thickness", "diameter", "depth", "length");
 
         /** Calipers that send a value with each press. */
         public static Model calipers(String serial) {

@@ -10,6 +10,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 
 /** The instruments of a bench on ports of loopback, and what is typed does to them what a hand would do. */
@@ -24,14 +26,29 @@ public final class StandIns implements AutoCloseable {
             StandIn.Model.balance("BL-0118"),
             StandIn.Model.thermometer("TH-0044"));
 
-    private static final String HELP =
-            "press SERIAL VALUE | twice SERIAL VALUE | pull SERIAL FORCE STIFFNESS | unit SERIAL |"
-                    + " battery SERIAL low|new | zero SERIAL | again SERIAL | list | quit";
+    static final String HELP =
+            "press SERIAL VALUE | twice SERIAL VALUE | pull SERIAL FORCE STIFFNESS | measure SERIAL SPECIMEN FIELD |"
+                    + " test SERIAL SPECIMEN [PACE] | unit SERIAL | battery SERIAL low|new | zero SERIAL | again SERIAL |"
+                    + " list | quit";
+
+    /** A test runs so much faster than one does. */
+    private static final double PACE = 4;
 
     private final Map<String, StandIn> bySerial = new LinkedHashMap<>();
+    private final Truth truth;
 
     /** Switches them on, one after another from a port on. */
     public StandIns(Path folder, int firstPort) throws IOException {
+        this(folder, firstPort, folder.resolve("truth.csv"));
+    }
+
+    /**
+     * Switches them on, one after another from a port on.
+     *
+     * @param truth file of what specimens truly are; it may come later
+     */
+    public StandIns(Path folder, int firstPort, Path truth) throws IOException {
+        this.truth = new Truth(truth);
         Files.createDirectories(folder);
         int port = firstPort;
         for (StandIn.Model model : BENCH) {
@@ -39,8 +56,17 @@ public final class StandIns implements AutoCloseable {
         }
     }
 
+    /** All of them. */
+    List<StandIn> list() {
+        return List.copyOf(bySerial.values());
+    }
+
+    Truth truth() {
+        return truth;
+    }
+
     /** Which there are, a line each. */
-    public String list() {
+    public String lines() {
         StringBuilder list = new StringBuilder();
         bySerial.values()
                 .forEach(one -> list.append(String.format(
@@ -65,7 +91,7 @@ public final class StandIns implements AutoCloseable {
     public String hand(String typed) throws InterruptedException {
         String[] words = typed.strip().split("\\s+");
         if (words[0].equals("list")) {
-            return list();
+            return lines();
         }
         StandIn one = words.length > 1 ? bySerial.get(words[1]) : null;
         if (one == null) {
@@ -76,6 +102,20 @@ public final class StandIns implements AutoCloseable {
                 case "press" -> one.press(Double.parseDouble(words[2]));
                 case "twice" -> one.pressTwice(Double.parseDouble(words[2]));
                 case "pull" -> one.pull(Double.parseDouble(words[2]), Double.parseDouble(words[3]), 10);
+                case "measure" -> {
+                    OptionalDouble known = truth.of(words[2], words[3]);
+                    if (known.isEmpty()) {
+                        return "Nobody knows " + words[3] + " of " + words[2] + ": press " + words[1] + " VALUE";
+                    }
+                    one.press(known.getAsDouble());
+                }
+                case "test" -> {
+                    Optional<Truth.Bar> bar = truth.bar(words[2]);
+                    if (bar.isEmpty()) {
+                        return "Nobody knows what " + words[2] + " carries: pull " + words[1] + " FORCE STIFFNESS";
+                    }
+                    one.pull(bar.get(), words.length > 3 ? Double.parseDouble(words[3]) : PACE);
+                }
                 case "unit" -> one.unit();
                 case "battery" -> one.battery(words[2].equals("low"));
                 case "zero" -> one.zero();
@@ -95,7 +135,10 @@ public final class StandIns implements AutoCloseable {
         bySerial.values().forEach(StandIn::close);
     }
 
-    /** Arguments: a folder for their memories and the first port; 'check HOST PORT' runs the conformance test instead. */
+    /**
+     * Arguments: a folder for their memories, the first port, and the panel's port and the file of the truth where there are any; 'check HOST
+     * PORT' runs the conformance test instead.
+     */
     public static void main(String[] arguments) throws IOException, InterruptedException {
         if (arguments.length == 3 && arguments[0].equals("check")) {
             List<Conformance.Result> results = Conformance.check(arguments[1], Integer.parseInt(arguments[2]), 30_000);
@@ -104,9 +147,17 @@ public final class StandIns implements AutoCloseable {
         }
         Path folder = Path.of(arguments.length > 0 ? arguments[0] : "instruments");
         int port = arguments.length > 1 ? Integer.parseInt(arguments[1]) : 7401;
-        try (StandIns all = new StandIns(folder, port)) {
-            System.out.print(all.list());
+        Path known = arguments.length > 3 ? Path.of(arguments[3]) : folder.resolve("truth.csv");
+        try (StandIns all = new StandIns(folder, port, known)) {
+            System.out.print(all.lines());
             System.out.println(HELP);
+            if (arguments.length > 2) {
+                try (Panel panel = new Panel(all, Integer.parseInt(arguments[2]))) {
+                    System.out.println("Panel http://127.0.0.1:" + panel.port() + "/");
+                    // Until it is ended from outside.
+                    Thread.currentThread().join();
+                }
+            }
             BufferedReader in = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
             for (String line = in.readLine(); line != null && !line.equals("quit"); line = in.readLine()) {
                 System.out.println(all.hand(line));

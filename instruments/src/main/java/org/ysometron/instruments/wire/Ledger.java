@@ -5,8 +5,12 @@ import java.util.List;
 /** Where what came from instruments is kept. */
 public interface Ledger {
 
-    /** The last number of an instrument's epoch that is kept; 0 where nothing is. */
-    long last(String serial, String epoch);
+    /**
+     * The last number of an instrument's epoch that is kept; 0 where nothing is.
+     *
+     * @param from the instrument as it said it was; whoever does not want it throws, and nothing is asked of it
+     */
+    long last(Message.Hello from);
 
     /**
      * Keeps lines in their order, all or none. Whoever throws has kept none of them; whoever returns has kept them for good, whatever happens

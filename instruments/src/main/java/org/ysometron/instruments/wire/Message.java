@@ -1,5 +1,7 @@
 package org.ysometron.instruments.wire;
 
+import java.math.BigDecimal;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 
@@ -34,10 +36,10 @@ public sealed interface Message {
     /**
      * One value: a press, a peak that was held, a weight that has settled.
      *
-     * @param value in its unit; empty where the display shows that it is over its range
+     * @param value in its unit, with the digits that the display has; empty where it shows that it is over its range
      * @param at milliseconds since 1970 by the instrument's clock
      */
-    record Reading(String serial, long seq, OptionalDouble value, String unit, State state, long at)
+    record Reading(String serial, long seq, Optional<BigDecimal> value, String unit, State state, long at)
             implements Numbered {}
 
     /**
@@ -46,6 +48,7 @@ public sealed interface Message {
      * @param stream number of the test that it belongs to
      * @param time seconds since the stream began
      * @param load in {@code unit}
+     * @param second what it reads beside the load, in {@code unit}: a gauge of two axes has two; empty for most
      * @param way in {@code wayUnit}
      */
     record Point(
@@ -54,6 +57,7 @@ public sealed interface Message {
             long stream,
             double time,
             double load,
+            OptionalDouble second,
             String unit,
             double way,
             String wayUnit,

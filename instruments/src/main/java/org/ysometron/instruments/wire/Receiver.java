@@ -11,6 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -23,7 +24,10 @@ public final class Receiver implements Runnable, AutoCloseable {
     /** Lines that are kept at once at the most. */
     private static final int AT_ONCE = 500;
 
-    private final InetSocketAddress instrument;
+    /** Milliseconds in which points are gathered, so that a fast stream is kept in few steps; a reading is kept at once. */
+    private static final int GATHERING = 40;
+
+    private final Supplier<InetSocketAddress> instrument;
     private final Ledger ledger;
     private final int patience;
     private final Consumer<String> said;
@@ -34,10 +38,11 @@ public final class Receiver implements Runnable, AutoCloseable {
     /**
      * Does not connect yet.
      *
+     * @param instrument where it is, asked anew with each connection
      * @param patience milliseconds until a connection that says nothing is made anew, and between two attempts
      * @param said takes what happened, in words
      */
-    public Receiver(InetSocketAddress instrument, Ledger ledger, int patience, Consumer<String> said) {
+    public Receiver(Supplier<InetSocketAddress> instrument, Ledger ledger, int patience, Consumer<String> said) {
         this.instrument = instrument;
         this.ledger = ledger;
         this.patience = patience;
@@ -52,18 +57,19 @@ public final class Receiver implements Runnable, AutoCloseable {
     @Override
     public void run() {
         while (!closed) {
+            InetSocketAddress place = instrument.get();
             try (Socket open = new Socket()) {
                 socket = open;
                 open.setTcpNoDelay(true);
-                open.connect(instrument, patience);
+                open.connect(place, patience);
                 open.setSoTimeout(patience * 20);
                 listen(open);
             } catch (IOException gone) {
-                said.accept("the connection to " + instrument + " ended: " + gone.getMessage());
+                said.accept("the connection to " + place + " ended: " + gone.getMessage());
             } catch (Wire.Garbled garbled) {
-                said.accept(instrument + ": " + garbled.getMessage());
+                said.accept(place + ": " + garbled.getMessage());
             } catch (RuntimeException refused) {
-                said.accept(instrument + ": what it sent could not be kept: " + refused.getMessage());
+                said.accept(place + ": what it sent could not be kept: " + refused.getMessage());
             } finally {
                 hello = null;
                 socket = null;
@@ -91,7 +97,7 @@ public final class Receiver implements Runnable, AutoCloseable {
             throw new IOException("it does not say hello in protocol 1");
         }
         hello = from;
-        long last = ledger.last(from.serial(), from.epoch());
+        long last = ledger.last(from);
         if (from.next() <= last) {
             throw new IOException("it counts from " + from.next() + " in an epoch of which " + last
                     + " lines are kept: it lost its memory and kept its name; begin another epoch");
@@ -115,10 +121,29 @@ public final class Receiver implements Runnable, AutoCloseable {
                     held.add(line);
                 }
             }
-            if (held.size() >= AT_ONCE || !in.ready()) {
+            if (held.size() >= AT_ONCE || isOver(in, held)) {
                 last = keep(from, held, last, out);
             }
         }
+    }
+
+    /** Whether nothing more comes for the moment. */
+    private boolean isOver(BufferedReader in, List<Message.Numbered> held) throws IOException {
+        if (in.ready()) {
+            return false;
+        }
+        if (held.isEmpty() || !(held.get(held.size() - 1) instanceof Message.Point)) {
+            return true;
+        }
+        try {
+            for (int waited = 0; waited < GATHERING && !in.ready(); waited += GATHERING / 8) {
+                Thread.sleep(GATHERING / 8);
+            }
+        } catch (InterruptedException ended) {
+            closed = true;
+            Thread.currentThread().interrupt();
+        }
+        return !in.ready();
     }
 
     /** Keeps first, then says so; what came again is acknowledged again, for the word may have been lost. */

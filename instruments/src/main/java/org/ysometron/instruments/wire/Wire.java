@@ -1,10 +1,12 @@
 package org.ysometron.instruments.wire;
 
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** Messages as lines of text: a word, fields as key=value between blanks, and a checksum behind a star. */
@@ -12,6 +14,9 @@ public final class Wire {
 
     /** Longest line that is read. */
     public static final int LONGEST = 400;
+
+    /** Digits that a display can have. */
+    private static final int MOST_DIGITS = 18;
 
     private Wire() {}
 
@@ -38,12 +43,16 @@ public final class Wire {
                     + " next=" + hello.next();
         }
         if (message instanceof Message.Reading reading) {
-            return "reading serial=" + reading.serial() + " seq=" + reading.seq() + value(" value=", reading.value())
-                    + " unit=" + reading.unit() + " state=" + reading.state().key() + " at=" + reading.at();
+            return "reading serial=" + reading.serial() + " seq=" + reading.seq()
+                    + reading.value()
+                            .map(value -> " value=" + value.toPlainString())
+                            .orElse("") + " unit=" + reading.unit() + " state="
+                    + reading.state().key() + " at=" + reading.at();
         }
         if (message instanceof Message.Point point) {
             return "point serial=" + point.serial() + " seq=" + point.seq() + " stream=" + point.stream() + " time="
-                    + point.time() + " load=" + point.load() + " unit=" + point.unit() + " way=" + point.way()
+                    + point.time() + " load=" + point.load() + value(" second=", point.second()) + " unit="
+                    + point.unit() + " way=" + point.way()
                     + " way-unit=" + point.wayUnit() + " state=" + point.state().key();
         }
         if (message instanceof Message.Ended ended) {
@@ -101,7 +110,7 @@ public final class Wire {
                     new Message.Reading(
                             fields.word("serial"),
                             fields.whole("seq"),
-                            fields.optional("value"),
+                            fields.shown("value"),
                             fields.word("unit"),
                             fields.state(),
                             fields.whole("at"));
@@ -112,6 +121,7 @@ public final class Wire {
                             fields.whole("stream"),
                             fields.number("time"),
                             fields.number("load"),
+                            fields.optional("second"),
                             fields.word("unit"),
                             fields.number("way"),
                             fields.word("way-unit"),
@@ -128,6 +138,19 @@ public final class Wire {
         } catch (NumberFormatException none) {
             throw new Garbled("a number is none: " + shortened(line));
         }
+    }
+
+    /**
+     * A number as a display shows it, with all of its digits.
+     *
+     * @throws NumberFormatException for what is none, or has more digits than any display: 1e300000 would be written out at full length
+     */
+    public static BigDecimal shown(String text) {
+        BigDecimal shown = new BigDecimal(text);
+        if (Math.abs(shown.scale()) > MOST_DIGITS || shown.precision() > MOST_DIGITS) {
+            throw new NumberFormatException(text);
+        }
+        return shown;
     }
 
     private static String shortened(String line) {
@@ -175,6 +198,13 @@ public final class Wire {
 
         OptionalDouble optional(String key) throws Garbled {
             return byKey.containsKey(key) ? OptionalDouble.of(number(key)) : OptionalDouble.empty();
+        }
+
+        Optional<BigDecimal> shown(String key) throws Garbled {
+            if (!byKey.containsKey(key)) {
+                return Optional.empty();
+            }
+            return Optional.of(Wire.shown(word(key)));
         }
 
         Message.State state() throws Garbled {

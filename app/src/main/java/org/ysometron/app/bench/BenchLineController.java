@@ -1,0 +1,89 @@
+package org.ysometron.app.bench;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.app.line.Lines;
+import org.ysometron.app.line.Presses;
+import org.ysometron.app.line.Streams;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.core.method.Method;
+import org.ysometron.core.method.Methods;
+import org.ysometron.core.quantity.Dimension;
+import org.ysometron.core.quantity.UnitOfMeasure;
+import org.ysometron.core.reading.Field;
+
+/** The connected instruments beside the bench: which are here, and what they sent that no field has taken. */
+@Controller
+class BenchLineController {
+
+    private final Lots lots;
+    private final Lines lines;
+    private final Presses presses;
+    private final Streams streams;
+
+    BenchLineController(Lots lots, Lines lines, Presses presses, Streams streams) {
+        this.lots = lots;
+        this.lines = lines;
+        this.presses = presses;
+        this.streams = streams;
+    }
+
+    @GetMapping("/lots/{code}/bench/line")
+    @PreAuthorize("hasAuthority('ENTRY')")
+    String line(
+            @PathVariable String code,
+            @RequestParam(defaultValue = "") String station,
+            @RequestParam(required = false) @Nullable String method,
+            Model model) {
+        List<Lines.Connected> connected = lines.connected();
+        Set<Long> here = connected.stream()
+                .filter(one -> !station.isEmpty() && one.station().equals(station))
+                .map(one -> Objects.requireNonNull(one.instrument()).id())
+                .collect(Collectors.toSet());
+        boolean records = method != null
+                && Methods.of(method)
+                        .filter(one -> one.data().recorded().isPresent())
+                        .isPresent();
+        model.addAttribute("lot", lots.named(code));
+        model.addAttribute("station", station);
+        model.addAttribute("method", method);
+        Set<Dimension> read = method == null
+                ? Set.of()
+                : Methods.of(method).map(BenchLineController::reads).orElse(Set.of());
+        Map<Boolean, List<Lines.Connected>> near = connected.stream().collect(Collectors.partitioningBy(one -> {
+            InstrumentView instrument = Objects.requireNonNull(one.instrument());
+            return here.contains(instrument.id())
+                    || UnitOfMeasure.find(one.unit())
+                            .filter(unit -> read.contains(unit.dimension()))
+                            .isPresent();
+        }));
+        model.addAttribute("connected", connected);
+        model.addAttribute("near", near.getOrDefault(true, List.of()));
+        model.addAttribute("far", near.getOrDefault(false, List.of()));
+        model.addAttribute("here", here);
+        model.addAttribute("waiting", presses.waiting(here));
+        model.addAttribute("streams", streams.waiting(here));
+        model.addAttribute("records", records);
+        return "bench/line";
+    }
+
+    /** What kinds of quantity a method's sheet asks for. */
+    private static Set<Dimension> reads(Method method) {
+        return method.data().sheet().fields().stream()
+                .filter(field ->
+                        field.isQuantity() && (field.role() == Field.Role.SIZE || field.role() == Field.Role.TEST))
+                .map(Field::dimension)
+                .collect(Collectors.toSet());
+    }
+}

@@ -1,0 +1,125 @@
+package org.ysometron.app.line;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.app.store.Write;
+import org.ysometron.app.web.NotFound;
+import org.ysometron.app.web.Reasons;
+import org.ysometron.app.web.Refusal;
+
+/** Tests that instruments streamed: each becomes the record of one specimen at the most, or is left with a word why. */
+@Component
+public class Streams {
+
+    private static final int MOST = 50;
+
+    private final StreamRepository streams;
+    private final StreamPartRepository parts;
+    private final Instruments instruments;
+    private final Clock clock;
+
+    Streams(StreamRepository streams, StreamPartRepository parts, Instruments instruments, Clock clock) {
+        this.streams = streams;
+        this.parts = parts;
+        this.instruments = instruments;
+        this.clock = clock;
+    }
+
+    /**
+     * A stream.
+     *
+     * @param ended whether it is over
+     * @param usedFor what it became; empty while it waits
+     */
+    public record StreamView(
+            long id,
+            InstrumentView instrument,
+            int points,
+            boolean ended,
+            Instant begunAt,
+            String unit,
+            String wayUnit,
+            String usedFor) {}
+
+    /** What waits for one of these instruments' benches, the newest first. */
+    @Transactional(readOnly = true)
+    public List<StreamView> waiting(Collection<Long> instrumentIds) {
+        return instrumentIds.isEmpty()
+                ? List.of()
+                : streams.waiting(instrumentIds, Limit.of(MOST)).stream()
+                        .map(this::view)
+                        .toList();
+    }
+
+    /** What waits anywhere, the newest first. */
+    @Transactional(readOnly = true)
+    List<StreamView> waiting() {
+        return streams.waiting(Limit.of(MOST)).stream().map(this::view).toList();
+    }
+
+    /** One of them. */
+    @Transactional(readOnly = true)
+    public StreamView stream(long id) {
+        return streams.findById(id).map(this::view).orElseThrow(() -> new NotFound("stream " + id));
+    }
+
+    private StreamView view(StreamRow row) {
+        return new StreamView(
+                row.id,
+                instruments.instrument(row.instrumentId),
+                row.points,
+                row.ended,
+                row.begunAt,
+                row.unit,
+                row.wayUnit,
+                row.usedFor == null ? "" : row.usedFor);
+    }
+
+    /** Rows of time in s, load, way and, where there is one, a second value beside the load: as they came. */
+    @Transactional(readOnly = true)
+    public String rows(long id) {
+        StringBuilder rows = new StringBuilder();
+        parts.findByStreamIdOrderByFirstSeq(id).forEach(part -> rows.append(part.content));
+        return rows.toString();
+    }
+
+    /**
+     * Takes a stream that is over for a record: it is that of no other one from then on.
+     *
+     * @param what of which record, in words
+     */
+    @Write
+    public StreamView use(long id, String what, String by) {
+        StreamRow row = streams.locked(id).orElseThrow(() -> new NotFound("stream " + id));
+        if (row.usedFor != null) {
+            throw new Refusal("stream", "This record is taken already: " + row.usedFor + ".");
+        }
+        if (!row.ended) {
+            throw new Refusal("stream", "The test is still running; its record is taken when it is over.");
+        }
+        settle(row, what, by);
+        return view(row);
+    }
+
+    /** Leaves a stream, with a word why; it is kept and becomes no record. */
+    @Write
+    public void leave(long id, String reason, String by) {
+        StreamRow row = streams.locked(id).orElseThrow(() -> new NotFound("stream " + id));
+        if (row.usedFor == null) {
+            settle(row, "left: " + Reasons.require("reason", reason, "Why it is left", 150), by);
+        }
+    }
+
+    private void settle(StreamRow row, String what, String by) {
+        row.usedFor = what;
+        row.usedBy = by;
+        row.usedAt = clock.instant();
+    }
+}

@@ -102,7 +102,7 @@
     field.dispatchEvent(new Event("input", { bubbles: true }));
     const low = one.low ? " Its battery is nearly empty." : "";
     if (one.over) {
-      document.getElementById("oc-over-capacity")?.click();
+      document.getElementById("oc-OVER_CAPACITY")?.click();
       say(`${one.name} shows that its range has ended: at least ${one.text}, if anything. Look, then press Enter.${low}`);
       field.focus();
     } else if (field.form.matches(".test")) {
@@ -128,6 +128,12 @@
     if (button) {
       const { press: id, text, takes, over, name } = button.dataset;
       fill({ id, text, takes, name, usable: true, over: over === "true", low: false });
+    }
+  });
+  // Whoever takes an instrument to the bench measures next.
+  document.addEventListener("htmx:afterRequest", (event) => {
+    if (list.contains(event.target) && event.detail.successful) {
+      document.querySelector("#bench [autofocus]")?.focus();
     }
   });
   document.addEventListener("htmx:afterSettle", (event) => {

@@ -107,6 +107,24 @@ class ArchitectureTest {
     }
 
     @Test
+    void instrumentsAreKnownByTheirLineAlone() {
+        noClasses()
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("org.ysometron.instruments.standin..")
+                .because("a stand-in is a process of its own: the application knows the line that it speaks")
+                .check(APP);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("org.ysometron.app.line")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("org.ysometron.instruments..")
+                .because("what came is asked of Presses and Streams, so that another driver touches nothing else")
+                .check(APP);
+    }
+
+    @Test
     void whatIsTypedHasOneReader() {
         noClasses()
                 .that()

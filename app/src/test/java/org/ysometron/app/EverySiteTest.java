@@ -119,6 +119,8 @@ class EverySiteTest {
             "/lots/{code}/pictures/{id}/small.jpg",
             "/equipment/calibrations/{id}/certificate",
             "/publications/{id}/file",
+            // A feed of events answers for as long as somebody listens: opened in the walk with instruments.
+            "/instruments/feed",
             "/resume",
             "/sign-in");
 

@@ -58,8 +58,8 @@ class Feed implements SmartLifecycle {
             try {
                 emitter.send(SseEmitter.event().name("elsewhere").data("{}"));
                 emitter.complete();
-            } catch (IOException | RuntimeException gone) {
-                emitter.completeWithError(gone);
+            } catch (IOException | IllegalStateException gone) {
+                silent = 0;
             }
         }
 
@@ -145,10 +145,10 @@ class Feed implements SmartLifecycle {
                 if (page.silent > 0 && page.silent % SILENT == 0) {
                     page.emitter.send(SseEmitter.event().comment("still here"));
                 }
-            } catch (IOException | RuntimeException gone) {
-                // It went away: what is kept waits for it, and is asked for when it comes back.
+            } catch (IOException | IllegalStateException gone) {
+                // It went away: what is kept waits for it, and is asked for when it comes back. The container ends the
+                // rest.
                 pages.remove(station, page);
-                page.emitter.completeWithError(gone);
             }
         });
     }

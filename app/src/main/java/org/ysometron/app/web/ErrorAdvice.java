@@ -18,6 +18,7 @@ import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
@@ -64,6 +65,12 @@ class ErrorAdvice {
                 HttpStatus.CONFLICT,
                 "Somebody else changed the same thing a moment ago; yours was not stored.",
                 "Load the page again, look at what is there now, and repeat your step if it is still needed.");
+    }
+
+    /** Whoever listened went away: there is nobody to tell, and nothing is wrong. */
+    @ExceptionHandler(AsyncRequestNotUsableException.class)
+    void gone(AsyncRequestNotUsableException gone) {
+        LOG.debug("somebody who listened went away: {}", gone.getMessage());
     }
 
     @ExceptionHandler(MethodArgumentTypeMismatchException.class)

@@ -40,7 +40,8 @@
         list.querySelector("details")?.toggleAttribute("open", open === true);
         window.htmx?.process(list);
         list.querySelectorAll("[data-stream]").forEach((field) => {
-          field.value = kept(`stream-${field.dataset.stream}`) ?? inHand() ?? "";
+          // Of a test that nobody saw begin here nobody can say which specimen was in the grips.
+          field.value = kept(`stream-${field.dataset.stream}`) ?? "";
         });
         if (inside) {
           list.querySelector(`[aria-label="${CSS.escape(inside)}"], #${CSS.escape(inside)}`)?.focus();
@@ -146,6 +147,8 @@
   // ---- streams ------------------------------------------------------------------------------------------------------------
 
   const drawings = new Map();
+  const style = getComputedStyle(document.documentElement);
+  const tone = (name) => style.getPropertyValue(`--color-${name}`).trim();
 
   class Stream {
     constructor(id) {
@@ -182,41 +185,49 @@
       this.wanted ??= requestAnimationFrame(() => this.draw());
     }
 
+    /** In each column of the picture the highest and the lowest: no extreme is lost, and a long test costs no more than a short one. */
+    bin() {
+      const [most, highest] = this.most;
+      const grow = this.over ? 1.05 : 1.6;
+      if (!this.top || most > this.right || highest > this.top || (this.over && !this.tight)) {
+        // Seldom, in steps: every point is looked at again.
+        [this.right, this.top] = [most * grow || 1, highest * grow || 1];
+        this.tight = this.over;
+        this.columns = [];
+        this.binned = 0;
+      }
+      const { width } = this.canvas;
+      for (; this.binned < this.loads.length; this.binned++) {
+        const x = Math.round((this.ways[this.binned] / this.right) * width);
+        const load = this.loads[this.binned];
+        const last = this.columns[this.columns.length - 1];
+        if (last && last[0] === x) {
+          last[1] = Math.min(last[1], load);
+          last[2] = Math.max(last[2], load);
+        } else {
+          this.columns.push([x, load, load]);
+        }
+      }
+    }
+
     draw() {
       this.wanted = null;
-      this.frames++;
+      this.canvas.dataset.frames = ++this.frames;
+      this.bin();
       const { width, height } = this.canvas;
       const pen = this.canvas.getContext("2d");
-      const colours = getComputedStyle(document.documentElement);
-      const tone = (name) => colours.getPropertyValue(`--color-${name}`).trim();
-      const [right, top] = this.most.map((most) => most * 1.05 || 1);
+      const at = (load) => height - (load / this.top) * height;
       pen.clearRect(0, 0, width, height);
       pen.strokeStyle = tone("hair");
+      pen.lineWidth = 1;
       pen.strokeRect(0.5, 0.5, width - 1, height - 1);
       pen.strokeStyle = tone("ink");
       pen.lineWidth = 1.5 * (window.devicePixelRatio || 1);
       pen.beginPath();
-      // In each column of the picture the highest and the lowest: no extreme is lost, and a long test costs no more than a short one.
-      let column = -1;
-      let low = 0;
-      let high = 0;
-      const at = (load) => height - (load / top) * height;
-      for (let i = 0; i < this.loads.length; i++) {
-        const x = Math.round((this.ways[i] / right) * width);
-        if (x !== column) {
-          if (column >= 0) {
-            pen.lineTo(column, at(low));
-            pen.lineTo(column, at(high));
-          }
-          column = x;
-          low = high = this.loads[i];
-        } else {
-          low = Math.min(low, this.loads[i]);
-          high = Math.max(high, this.loads[i]);
-        }
+      for (const [x, low, high] of this.columns) {
+        pen.lineTo(x, at(low));
+        pen.lineTo(x, at(high));
       }
-      pen.lineTo(column, at(low));
-      pen.lineTo(column, at(high));
       pen.stroke();
       const last = this.loads.length - 1;
       const figure = (value) => Number(value.toPrecision(4));

@@ -22,8 +22,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class Feed implements SmartLifecycle {
 
-    /** Milliseconds between two sendings: a stream is drawn twenty times a second. */
-    private static final int EVERY = 50;
+    /** Milliseconds between two sendings: a stream is drawn some twenty times a second. */
+    private static final int EVERY = 40;
 
     /** Sendings after which a page that nothing was sent to is asked whether it is there. */
     private static final int SILENT = 200;

@@ -2,6 +2,7 @@ package org.ysometron.instruments.standin;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,6 +14,7 @@ import java.util.NavigableMap;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.LongFunction;
+import org.jspecify.annotations.Nullable;
 import org.ysometron.instruments.wire.Message;
 import org.ysometron.instruments.wire.Wire;
 
@@ -26,6 +28,7 @@ public final class Journal implements AutoCloseable {
     private final NavigableMap<Long, String> lines = new TreeMap<>();
     private String epoch = "";
     private long next = 1;
+    private @Nullable Writer writer;
 
     /** Opens what is there, or begins an epoch. */
     public Journal(Path file) {
@@ -78,8 +81,14 @@ public final class Journal implements AutoCloseable {
 
     private void append(String line) {
         try {
-            Files.writeString(
-                    file, line + "\n", StandardCharsets.UTF_8, StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+            Writer open = writer;
+            if (open == null) {
+                open = Files.newBufferedWriter(
+                        file, StandardCharsets.UTF_8, StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+                writer = open;
+            }
+            open.write(line + "\n");
+            open.flush();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -111,14 +120,14 @@ public final class Journal implements AutoCloseable {
         }
     }
 
-    /** Lines behind a number, waiting a moment where there are none. */
-    synchronized List<String> behind(long seq, long patience) throws InterruptedException {
+    /** Lines behind a number, by their own, waiting a moment where there are none. */
+    synchronized NavigableMap<Long, String> behind(long seq, long patience) throws InterruptedException {
         long until = System.currentTimeMillis() + patience;
         for (long left = patience; left > 0 && lines.tailMap(seq, false).isEmpty(); ) {
             wait(left);
             left = until - System.currentTimeMillis();
         }
-        return new ArrayList<>(lines.tailMap(seq, false).values());
+        return new TreeMap<>(lines.tailMap(seq, false));
     }
 
     /** Lines that nobody has kept yet. */
@@ -128,6 +137,15 @@ public final class Journal implements AutoCloseable {
 
     @Override
     public synchronized void close() {
+        try {
+            Writer open = writer;
+            if (open != null) {
+                open.close();
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        writer = null;
         notifyAll();
     }
 }

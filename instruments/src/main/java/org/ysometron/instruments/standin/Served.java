@@ -10,7 +10,9 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
+import java.util.Collection;
 import java.util.List;
+import java.util.NavigableMap;
 import java.util.OptionalDouble;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -112,12 +114,10 @@ public final class Served implements AutoCloseable {
         send(out, List.of(status()));
         int silent = 0;
         while (!closed && acks.isAlive()) {
-            List<String> lines = journal.behind(sent, PATIENCE);
+            NavigableMap<Long, String> lines = journal.behind(sent, PATIENCE);
             silent = lines.isEmpty() ? silent + 1 : 0;
-            send(out, silent > 0 && silent % SILENT == 0 ? List.of(status()) : lines);
-            for (String line : lines) {
-                sent = Math.max(sent, Message.number(Wire.read(line)).orElse(sent));
-            }
+            send(out, silent > 0 && silent % SILENT == 0 ? List.of(status()) : lines.values());
+            sent = lines.isEmpty() ? sent : lines.lastKey();
         }
     }
 
@@ -150,7 +150,7 @@ public final class Served implements AutoCloseable {
         }
     }
 
-    private static void send(Writer out, List<String> lines) throws IOException {
+    private static void send(Writer out, Collection<String> lines) throws IOException {
         for (String line : lines) {
             out.write(line);
             out.write('\n');

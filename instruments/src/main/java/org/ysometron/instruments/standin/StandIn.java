@@ -8,6 +8,9 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.Set;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.DoublePredicate;
+import java.util.function.DoubleUnaryOperator;
 import org.ysometron.instruments.wire.Message;
 
 /** One instrument that is not there: its display, its memory and its port, and what somebody does to it. */
@@ -17,6 +20,9 @@ public final class StandIn implements AutoCloseable {
 
     /** Points of the dead pieces behind a break. */
     private static final int BEHIND = 30;
+
+    private static final int TRIES = 20;
+    private static final long PAUSE = 50_000_000;
 
     private final Model model;
     private final Path memory;
@@ -42,15 +48,26 @@ public final class StandIn implements AutoCloseable {
         OptionalDouble capacity = display.capacity().isPresent() && switched
                 ? OptionalDouble.of(display.capacity().getAsDouble() / display.perOther())
                 : display.capacity();
-        try {
-            return new Served(
-                    new Served.Maker(model.serial(), model.kind(), display.shown(switched), capacity),
-                    journal,
-                    port,
-                    () -> low ? Message.State.LOW_BATTERY : Message.State.OK);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        // A port that was closed a moment ago may still be on its way out.
+        for (int tries = 0; ; tries++) {
+            try {
+                return served(port, capacity);
+            } catch (IOException e) {
+                if (tries >= TRIES) {
+                    throw new UncheckedIOException(e);
+                }
+                LockSupport.parkNanos(PAUSE);
+            }
         }
+    }
+
+    private Served served(int port, OptionalDouble capacity) throws IOException {
+        Display display = model.display();
+        return new Served(
+                new Served.Maker(model.serial(), model.kind(), display.shown(switched), capacity),
+                journal,
+                port,
+                () -> low ? Message.State.LOW_BATTERY : Message.State.OK);
     }
 
     /** What it is. */
@@ -83,32 +100,20 @@ public final class StandIn implements AutoCloseable {
     }
 
     /**
-     * Pulls a specimen until it breaks, and streams it.
+     * Pulls a specimen that is straight to its break and a fiftieth further, and streams it.
      *
      * @param force at the break, N
      * @param stiffness of specimen and rig, N/mm
      * @param pace how much faster than time it runs
+     * @return how many points it had
      */
-    public void pull(double force, double stiffness, double pace) throws InterruptedException {
-        long stream;
-        synchronized (this) {
-            stream = ++streams + System.currentTimeMillis() / 1000 * 1000;
-        }
+    public long pull(double force, double stiffness, double pace) throws InterruptedException {
         double speed = 5.0 / 60;
-        int n = 0;
-        for (double time = 0; ; time += 1 / RATE) {
-            double way = speed * time;
-            double load = Math.min(stiffness * way, force * 1.02);
-            boolean broken = stiffness * way > force;
-            point(stream, time, broken ? 0 : load, way);
-            n++;
-            if (stiffness * way > force * 1.02) {
-                break;
-            }
-            Thread.sleep((long) (1000 / RATE / pace), (int) (1e9 / RATE / pace % 1e6));
-        }
-        long points = n;
-        journal.add(seq -> new Message.Ended(model.serial(), seq, stream, points));
+        return stream(
+                pace,
+                time -> speed * time,
+                time -> stiffness * speed * time > force ? 0 : stiffness * speed * time,
+                time -> stiffness * speed * time > force * 1.02);
     }
 
     /**
@@ -117,25 +122,29 @@ public final class StandIn implements AutoCloseable {
      * @param pace how much faster than time it runs
      */
     void pull(Truth.Bar bar, double pace) throws InterruptedException {
+        stream(pace, bar::extension, bar::load, time -> bar.isBroken(time - BEHIND / RATE));
+    }
+
+    private long stream(double pace, DoubleUnaryOperator way, DoubleUnaryOperator load, DoublePredicate isOver)
+            throws InterruptedException {
         long stream;
         synchronized (this) {
             stream = ++streams + System.currentTimeMillis() / 1000 * 1000;
         }
         long begun = System.nanoTime();
-        int n = 0;
-        int behind = 0;
-        for (double time = 0; behind < BEHIND; time += 1 / RATE) {
-            behind += bar.isBroken(time) ? 1 : 0;
-            point(stream, time, bar.load(time), bar.extension(time));
+        long n = 0;
+        for (double time = 0; !isOver.test(time); time = n / RATE) {
+            point(stream, time, load.applyAsDouble(time), way.applyAsDouble(time));
             n++;
-            long due = begun + (long) (1e9 * n / RATE / pace);
-            long left = (due - System.nanoTime()) / 1_000_000;
+            // By the clock and not by pauses, which would add up.
+            long left = (begun + (long) (1e9 * n / RATE / pace) - System.nanoTime()) / 1_000_000;
             if (left > 0) {
                 Thread.sleep(left);
             }
         }
         long points = n;
         journal.add(seq -> new Message.Ended(model.serial(), seq, stream, points));
+        return points;
     }
 
     private synchronized void point(long stream, double time, double load, double way) {
@@ -178,6 +187,7 @@ public final class StandIn implements AutoCloseable {
     public synchronized void again() {
         int port = served.port();
         served.close();
+        journal.close();
         journal = new Journal(memory);
         served = serve(port);
     }

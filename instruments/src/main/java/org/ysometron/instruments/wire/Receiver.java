@@ -24,14 +24,21 @@ public final class Receiver implements Runnable, AutoCloseable {
     /** Lines that are kept at once at the most. */
     private static final int AT_ONCE = 500;
 
-    /** Milliseconds in which points are gathered, so that a fast stream is kept in few steps; a reading is kept at once. */
-    private static final int GATHERING = 40;
+    /** Nanoseconds in which points are gathered, so that a fast stream is kept in few steps; a reading is kept at once. */
+    private static final long GATHERING = 30_000_000;
+
+    /** Milliseconds between two looks whether more has come. */
+    private static final int PAUSE = 5;
 
     private final Supplier<InetSocketAddress> instrument;
     private final Ledger ledger;
     private final int patience;
     private final Consumer<String> said;
     private volatile boolean closed;
+
+    /** Since when points are gathered; 0 while none are. */
+    private long gathering;
+
     private volatile @Nullable Socket socket;
     private volatile Message.@Nullable Hello hello;
 
@@ -121,29 +128,33 @@ public final class Receiver implements Runnable, AutoCloseable {
                     held.add(line);
                 }
             }
-            if (held.size() >= AT_ONCE || isOver(in, held)) {
+            if (held.size() >= AT_ONCE || isDue(in, held)) {
                 last = keep(from, held, last, out);
             }
         }
     }
 
-    /** Whether nothing more comes for the moment. */
-    private boolean isOver(BufferedReader in, List<Message.Numbered> held) throws IOException {
-        if (in.ready()) {
-            return false;
+    /** Whether what is held is kept now: readings as soon as no more has come, points after they were gathered for a moment. */
+    private boolean isDue(BufferedReader in, List<Message.Numbered> held) throws IOException {
+        boolean points = !held.isEmpty() && held.get(held.size() - 1) instanceof Message.Point;
+        if (!points) {
+            gathering = 0;
+            return !in.ready();
         }
-        if (held.isEmpty() || !(held.get(held.size() - 1) instanceof Message.Point)) {
-            return true;
+        if (gathering == 0) {
+            gathering = System.nanoTime();
         }
         try {
-            for (int waited = 0; waited < GATHERING && !in.ready(); waited += GATHERING / 8) {
-                Thread.sleep(GATHERING / 8);
+            while (!in.ready() && System.nanoTime() - gathering < GATHERING) {
+                Thread.sleep(PAUSE);
             }
         } catch (InterruptedException ended) {
             closed = true;
             Thread.currentThread().interrupt();
         }
-        return !in.ready();
+        boolean due = System.nanoTime() - gathering >= GATHERING;
+        gathering = due ? 0 : gathering;
+        return due;
     }
 
     /** Keeps first, then says so; what came again is acknowledged again, for the word may have been lost. */

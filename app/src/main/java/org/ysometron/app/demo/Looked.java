@@ -94,6 +94,7 @@ class Looked {
         measuring(Kind.DUROMETER_A, "durometer A", 0.5, "K-2332");
         measuring(Kind.DUROMETER_D, "durometer D", 0.5, "K-2333");
         measuring(Kind.COLOUR_INSTRUMENT, COLOUR, 0.05, "K-2334");
+        measuring(Kind.DIAMETER_GAUGE, "diameter gauge", 0.002, "K-2335");
     }
 
     private void measuring(Kind kind, String name, double uncertainty, String certificate) {

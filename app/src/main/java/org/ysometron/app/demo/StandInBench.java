@@ -41,6 +41,7 @@ class StandInBench {
         NUMBERS.put("PD-0002", "hammer of 4 J");
         NUMBERS.put("BL-0118", "balance 1");
         NUMBERS.put("TH-0044", "oven 1");
+        NUMBERS.put("DG-0055", "diameter gauge");
     }
 
     private final Instruments instruments;

@@ -16,6 +16,7 @@ public enum Kind {
     BALANCE("balance", null, null, Equipment.BALANCE),
     DUROMETER_A("durometer of type A", null, null, Equipment.DUROMETER_A),
     DUROMETER_D("durometer of type D", null, null, Equipment.DUROMETER_D),
+    DIAMETER_GAUGE("diameter gauge", null, null, null),
     COLOUR_INSTRUMENT("colour instrument", null, null, Equipment.COLOUR_INSTRUMENT),
     FIXTURE("fixture", Dimension.FORCE, null, null),
     PRINTER("printer", null, Station.PRINTER, null),

@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.app.lot.Samples;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.app.web.SentFile;
 import org.ysometron.core.dimension.DiameterLog;
@@ -32,8 +33,12 @@ class LogController {
     private final Logs logs;
     private final LogUploads uploads;
     private final LogChart chart;
+    private final Winding winding;
+    private final Samples samples;
 
-    LogController(Lots lots, Logs logs, LogUploads uploads, LogChart chart) {
+    LogController(Lots lots, Logs logs, LogUploads uploads, LogChart chart, Winding winding, Samples samples) {
+        this.winding = winding;
+        this.samples = samples;
         this.lots = lots;
         this.logs = logs;
         this.uploads = uploads;
@@ -120,6 +125,38 @@ class LogController {
         model.addAttribute("spectrum", chart.spectrum(result));
         model.addAttribute("facts", LogFacts.of(log, result));
         return Boolean.TRUE.equals(model.getAttribute("fragment")) ? "intake/log :: trace" : "intake/log";
+    }
+
+    /** Spools that are wound at this moment. */
+    @GetMapping("/lots/{code}/logs/winding")
+    String winding(@PathVariable String code, @RequestParam(defaultValue = "false") boolean part, Model model) {
+        return winding(lots.named(code), null, part, model);
+    }
+
+    private String winding(LotView lot, @Nullable Refusal refusal, boolean part, Model model) {
+        model.addAttribute("lot", lot);
+        model.addAttribute("spools", winding.spools(lot));
+        model.addAttribute("samples", samples.of(lot.id()));
+        model.addAttribute("refusal", refusal);
+        return part ? "intake/winding :: live" : "intake/winding";
+    }
+
+    @PostMapping("/lots/{code}/logs/winding")
+    String wound(
+            @PathVariable String code,
+            @RequestParam(defaultValue = "0") long stream,
+            @RequestParam(required = false) @Nullable Long sample,
+            Authentication by,
+            HttpServletResponse response,
+            Model model)
+            throws IOException {
+        LotView lot = lots.named(code);
+        try {
+            return "redirect:/lots/" + code + "/logs/" + winding.keep(lot, stream, sample, by.getName());
+        } catch (Refusal refusal) {
+            response.setStatus(422);
+            return winding(lot, refusal, false, model);
+        }
     }
 
     private static String refused(LotView lot, String message, HttpServletResponse response, Model model) {

@@ -150,7 +150,7 @@ public class Logs {
     }
 
     /** Nominal diameter and tolerance from the lot's datasheet; the usual ones where it does not say. */
-    private double[] published(LotView lot) {
+    double[] published(LotView lot) {
         Optional<Statement> diameter = publications.statements(lot.datasheetId()).stream()
                 .filter(statement -> statement.topic().equals(Topic.DIAMETER)
                         && statement.low().isPresent()

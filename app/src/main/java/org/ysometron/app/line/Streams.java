@@ -2,6 +2,7 @@ package org.ysometron.app.line;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import org.springframework.data.domain.Limit;
@@ -9,6 +10,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
@@ -88,6 +90,37 @@ public class Streams {
         StringBuilder rows = new StringBuilder();
         parts.findByStreamIdOrderByFirstSeq(id).forEach(part -> rows.append(part.content));
         return rows.toString();
+    }
+
+    /**
+     * Rows of a stream behind a place in it.
+     *
+     * @param place behind which the next ones stand
+     */
+    public record Rows(List<String> rows, long place) {}
+
+    /** What came behind a place; 0 for all of it. */
+    @Transactional(readOnly = true)
+    public Rows rows(long id, long place) {
+        List<String> rows = new ArrayList<>();
+        long now = place;
+        for (StreamPart part : parts.findByStreamIdAndFirstSeqGreaterThanOrderByFirstSeq(id, place)) {
+            rows.addAll(List.of(part.content.split("\n")));
+            now = part.firstSeq;
+        }
+        return new Rows(rows, now);
+    }
+
+    /** Streams of a kind of instrument, running or over, that have become nothing yet; the newest first. */
+    @Transactional(readOnly = true)
+    public List<StreamView> waiting(Kind kind) {
+        return waiting(instruments.ofKind(kind).stream().map(InstrumentView::id).toList());
+    }
+
+    /** Lets go of a stream that became nothing after all. */
+    @Write
+    public void giveBack(long id) {
+        streams.locked(id).ifPresent(row -> row.usedFor = null);
     }
 
     /**

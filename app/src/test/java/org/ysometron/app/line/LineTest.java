@@ -400,6 +400,55 @@ class LineTest extends DemoSite {
                 .isEqualTo(lot.code() + " XY1, record");
     }
 
+    /** A length outside is said while the spool is still wound; the spool becomes one log. */
+    @Test
+    void aSpoolIsFollowedWhileItIsWound() throws Exception {
+        StandIn gauge = switchedOn(StandIn.Model.diameterGauge(serial("DG")));
+        long id = register(Kind.DIAMETER_GAUGE, gauge.model().serial(), OptionalDouble.empty());
+        listen(gauge);
+        Thread winds = new Thread(() -> {
+            try {
+                gauge.wind(60, 10);
+            } catch (InterruptedException ended) {
+                Thread.currentThread().interrupt();
+            }
+        });
+        winds.start();
+        String page = "/lots/" + lot.code() + "/logs/winding?part=true";
+        // The lump lies at 24 m: it is said before the spool is full.
+        until("the lump", () -> {
+            try {
+                return http.perform(get(page).with(BENCH))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString()
+                        .contains("mm, too thick");
+            } catch (Exception failed) {
+                throw new IllegalStateException(failed);
+            }
+        });
+        Streams.StreamView running = streams.waiting(List.of(id)).get(0);
+        assertThat(running.ended()).isFalse();
+        wind(running.id()).andExpect(status().is(422)).andExpect(content().string(containsString("still running")));
+        until("its end", () -> streams.waiting(List.of(id)).get(0).ended());
+        winds.join();
+        wind(running.id()).andExpect(status().is3xxRedirection());
+        wind(running.id()).andExpect(status().is(422)).andExpect(content().string(containsString("is taken already")));
+        assertThat(database.queryForList("select row_count from intake_log where lot_id = ?", Long.class, lot.id()))
+                .containsExactly((long) streams.stream(running.id()).points());
+        assertThat(database.queryForObject(
+                        "select share_outside from intake_log where lot_id = ?", Double.class, lot.id()))
+                // Thirty centimetres of sixty metres.
+                .isBetween(0.004, 0.006);
+    }
+
+    private ResultActions wind(long stream) throws Exception {
+        return http.perform(post("/lots/" + lot.code() + "/logs/winding")
+                .with(BENCH)
+                .with(csrf())
+                .param("stream", String.valueOf(stream)));
+    }
+
     /** A file in the drop folder is one instrument's rows; the same file again is the same rows. */
     @Test
     void aDroppedFileIsTakenOnce() throws Exception {

@@ -12,6 +12,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.ysometron.instruments.wire.Ledger;
 import org.ysometron.instruments.wire.Message;
@@ -22,6 +26,8 @@ public final class ExactlyOnce {
 
     private static final int PATIENCE = 8;
     private static final long LONGEST = 60_000;
+
+    private static final int SIDE_BY_SIDE = 12;
 
     private ExactlyOnce() {}
 
@@ -87,6 +93,7 @@ public final class ExactlyOnce {
                 int fate = chance.nextInt(25);
                 if (fate == 0) {
                     served.close();
+                    journal.close();
                     journal = new Journal(memory);
                     served = new Served(maker, journal, 0);
                     port.set(served.port());
@@ -138,26 +145,34 @@ public final class ExactlyOnce {
     }
 
     /** So many runs, counted on standard output; ends with 1 where anything was lost or came twice. */
-    public static void main(String[] arguments) throws IOException, InterruptedException {
+    public static void main(String[] arguments) throws IOException, InterruptedException, ExecutionException {
         int runs = arguments.length == 0 ? 1000 : Integer.parseInt(arguments[0]);
         Path folder = Files.createTempDirectory("exactly-once");
+        // Most of a run is waiting: many are under way at once.
+        ExecutorService side = Executors.newFixedThreadPool(SIDE_BY_SIDE);
+        List<Future<Count>> counts = new ArrayList<>();
+        for (int run = 1; run <= runs; run++) {
+            long seed = run;
+            counts.add(side.submit(() -> run(seed, 40, folder)));
+        }
         int sent = 0;
         int lost = 0;
         int doubled = 0;
         int restarts = 0;
-        for (int run = 1; run <= runs; run++) {
-            Count count = run(run, 40, folder);
+        for (Future<Count> one : counts) {
+            Count count = one.get();
             sent += count.sent();
             lost += count.lost();
             doubled += count.doubled();
             restarts += count.restarts();
         }
-        Files.deleteIfExists(folder);
+        side.shutdown();
         System.out.println("once_runs " + runs + " runs");
         System.out.println("once_sent " + sent + " readings");
         System.out.println("once_restarts " + restarts + " restarts");
         System.out.println("once_lost " + lost + " readings");
         System.out.println("once_doubled " + doubled + " readings");
+        Files.deleteIfExists(folder);
         System.exit(lost + doubled == 0 ? 0 : 1);
     }
 }

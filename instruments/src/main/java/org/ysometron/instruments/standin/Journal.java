@@ -29,6 +29,7 @@ public final class Journal implements AutoCloseable {
     private String epoch = "";
     private long next = 1;
     private @Nullable Writer writer;
+    private boolean closed;
 
     /** Opens what is there, or begins an epoch. */
     public Journal(Path file) {
@@ -80,6 +81,10 @@ public final class Journal implements AutoCloseable {
     }
 
     private void append(String line) {
+        if (closed) {
+            // Switched off: whoever still holds this one writes nothing into the memory of the next.
+            return;
+        }
         try {
             Writer open = writer;
             if (open == null) {
@@ -146,6 +151,7 @@ public final class Journal implements AutoCloseable {
             throw new UncheckedIOException(e);
         }
         writer = null;
+        closed = true;
         notifyAll();
     }
 }

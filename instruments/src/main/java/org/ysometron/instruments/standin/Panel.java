@@ -104,6 +104,9 @@ public final class Panel implements AutoCloseable {
                     button(page, specimen, "measure " + serial + " " + specimen + " " + field, field.replace('-', ' '));
                 }
             }
+            if (one.model().kind().equals("diameter-gauge")) {
+                button(page, specimen, "wind " + serial + " 60", "wind 60 m");
+            }
             if (one.model().kind().equals("pull-tester")
                     && all.truth().bar(specimen).isPresent()) {
                 button(page, specimen, "test " + serial + " " + specimen, "Pull " + specimen);

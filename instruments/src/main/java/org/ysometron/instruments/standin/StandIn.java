@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.locks.LockSupport;
+import java.util.function.DoubleFunction;
 import java.util.function.DoublePredicate;
 import java.util.function.DoubleUnaryOperator;
 import org.ysometron.instruments.wire.Message;
@@ -21,6 +22,9 @@ public final class StandIn implements AutoCloseable {
     /** Points of the dead pieces behind a break. */
     private static final int BEHIND = 30;
 
+    private static final double WAVE = 0.012;
+    private static final double LUMP = 0.15;
+    private static final double LUMP_HIGH = 0.08;
     private static final int TRIES = 20;
     private static final long PAUSE = 50_000_000;
 
@@ -113,6 +117,7 @@ public final class StandIn implements AutoCloseable {
                 pace,
                 time -> speed * time,
                 time -> stiffness * speed * time > force ? 0 : stiffness * speed * time,
+                time -> OptionalDouble.empty(),
                 time -> stiffness * speed * time > force * 1.02);
     }
 
@@ -122,10 +127,20 @@ public final class StandIn implements AutoCloseable {
      * @param pace how much faster than time it runs
      */
     void pull(Truth.Bar bar, double pace) throws InterruptedException {
-        stream(pace, bar::extension, bar::load, time -> bar.isBroken(time - BEHIND / RATE));
+        stream(
+                pace,
+                bar::extension,
+                bar::load,
+                time -> OptionalDouble.empty(),
+                time -> bar.isBroken(time - BEHIND / RATE));
     }
 
-    private long stream(double pace, DoubleUnaryOperator way, DoubleUnaryOperator load, DoublePredicate isOver)
+    private long stream(
+            double pace,
+            DoubleUnaryOperator way,
+            DoubleUnaryOperator load,
+            DoubleFunction<OptionalDouble> second,
+            DoublePredicate isOver)
             throws InterruptedException {
         long stream;
         synchronized (this) {
@@ -134,7 +149,7 @@ public final class StandIn implements AutoCloseable {
         long begun = System.nanoTime();
         long n = 0;
         for (double time = 0; !isOver.test(time); time = n / RATE) {
-            point(stream, time, load.applyAsDouble(time), way.applyAsDouble(time));
+            point(stream, time, load.applyAsDouble(time), second.apply(time), way.applyAsDouble(time));
             n++;
             // By the clock and not by pauses, which would add up.
             long left = (begun + (long) (1e9 * n / RATE / pace) - System.nanoTime()) / 1_000_000;
@@ -147,7 +162,25 @@ public final class StandIn implements AutoCloseable {
         return points;
     }
 
-    private synchronized void point(long stream, double time, double load, double way) {
+    /**
+     * Winds a spool at a metre a second, and streams it: a slow wave, an oval that comes and goes, and a lump behind two fifths.
+     *
+     * @param metres length of it
+     * @param pace how much faster than time it runs
+     * @return how many points it had
+     */
+    public long wind(double metres, double pace) throws InterruptedException {
+        DoubleUnaryOperator diameter = time ->
+                1.75 + WAVE * Math.sin(2 * Math.PI * time / 7) + (Math.abs(time - 0.4 * metres) < LUMP ? LUMP_HIGH : 0);
+        return stream(
+                pace,
+                time -> 1000 * time,
+                time -> diameter.applyAsDouble(time) + WAVE / 2 * Math.sin(time),
+                time -> OptionalDouble.of(diameter.applyAsDouble(time) - WAVE / 2 * Math.sin(time)),
+                time -> time > metres);
+    }
+
+    private synchronized void point(long stream, double time, double load, OptionalDouble second, double way) {
         Display display = model.display();
         Optional<BigDecimal> shown = display.shows(load, 0, switched, chance);
         // Beyond its end a cell gives its end, and says so.
@@ -160,7 +193,11 @@ public final class StandIn implements AutoCloseable {
                 stream,
                 Math.rint(time * 1000) / 1000,
                 value,
-                OptionalDouble.empty(),
+                second.isEmpty()
+                        ? second
+                        : OptionalDouble.of(display.shows(second.getAsDouble(), 0, switched, chance)
+                                .map(BigDecimal::doubleValue)
+                                .orElse(second.getAsDouble())),
                 display.shown(switched),
                 Math.rint(way * 1e5) / 1e5,
                 "mm",
@@ -252,6 +289,12 @@ public final class StandIn implements AutoCloseable {
         /** A balance. */
         public static Model balance(String serial) {
             return new Model(serial, "balance", new Display("g", "g", 1, 0.001, 0.001, 0.0005, OptionalDouble.of(220)));
+        }
+
+        /** A gauge of two axes that a filament runs through. */
+        public static Model diameterGauge(String serial) {
+            return new Model(
+                    serial, "diameter-gauge", new Display("mm", "in", 25.4, 0.001, 0.002, 0, OptionalDouble.of(10)));
         }
 
         /** A thermometer in an oven. */

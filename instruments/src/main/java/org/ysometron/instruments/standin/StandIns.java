@@ -24,11 +24,12 @@ public final class StandIns implements AutoCloseable {
             StandIn.Model.torqueMeter("TQ-0031"),
             StandIn.Model.pendulum("PD-0002"),
             StandIn.Model.balance("BL-0118"),
-            StandIn.Model.thermometer("TH-0044"));
+            StandIn.Model.thermometer("TH-0044"),
+            StandIn.Model.diameterGauge("DG-0055"));
 
     static final String HELP =
             "press SERIAL VALUE | twice SERIAL VALUE | pull SERIAL FORCE STIFFNESS | measure SERIAL SPECIMEN FIELD |"
-                    + " test SERIAL SPECIMEN [PACE] | unit SERIAL | battery SERIAL low|new | zero SERIAL | again SERIAL |"
+                    + " test SERIAL SPECIMEN [PACE] | wind SERIAL METRES | unit SERIAL | battery SERIAL low|new | zero SERIAL | again SERIAL |"
                     + " list | quit";
 
     /** A test runs so much faster than one does. */
@@ -116,6 +117,7 @@ public final class StandIns implements AutoCloseable {
                     }
                     one.pull(bar.get(), words.length > 3 ? Double.parseDouble(words[3]) : PACE);
                 }
+                case "wind" -> one.wind(Double.parseDouble(words[2]), PACE);
                 case "unit" -> one.unit();
                 case "battery" -> one.battery(words[2].equals("low"));
                 case "zero" -> one.zero();

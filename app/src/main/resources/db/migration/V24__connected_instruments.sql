@@ -38,6 +38,8 @@ create table line_press (
   used_for varchar(200) null,
   used_by varchar(40) null,
   used_at datetime(3) null,
+  -- it became nothing, for the reason that stands there
+  left_out boolean not null default false,
   constraint press_once unique (serial, epoch, seq),
   key press_waiting (used_for, id),
   constraint press_of_instrument foreign key (instrument_id) references equipment_instrument (id)
@@ -57,6 +59,7 @@ create table line_stream (
   used_for varchar(200) null,
   used_by varchar(40) null,
   used_at datetime(3) null,
+  left_out boolean not null default false,
   constraint stream_once unique (serial, epoch, stream),
   constraint stream_of_instrument foreign key (instrument_id) references equipment_instrument (id)
 );

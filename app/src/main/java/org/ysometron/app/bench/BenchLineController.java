@@ -3,6 +3,7 @@ package org.ysometron.app.bench;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -13,6 +14,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.line.Lines;
 import org.ysometron.app.line.Presses;
 import org.ysometron.app.line.Streams;
@@ -20,7 +22,6 @@ import org.ysometron.app.lot.Lots;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.quantity.Dimension;
-import org.ysometron.core.quantity.UnitOfMeasure;
 import org.ysometron.core.reading.Field;
 
 /** The connected instruments beside the bench: which are here, and what they sent that no field has taken. */
@@ -51,23 +52,17 @@ class BenchLineController {
                 .filter(one -> !station.isEmpty() && one.station().equals(station))
                 .map(one -> Objects.requireNonNull(one.instrument()).id())
                 .collect(Collectors.toSet());
-        boolean records = method != null
-                && Methods.of(method)
-                        .filter(one -> one.data().recorded().isPresent())
-                        .isPresent();
         model.addAttribute("lot", lots.named(code));
         model.addAttribute("station", station);
         model.addAttribute("method", method);
-        Set<Dimension> read = method == null
-                ? Set.of()
-                : Methods.of(method).map(BenchLineController::reads).orElse(Set.of());
+        Optional<Method> tested = method == null ? Optional.empty() : Methods.of(method);
         Map<Boolean, List<Lines.Connected>> near = connected.stream().collect(Collectors.partitioningBy(one -> {
             InstrumentView instrument = Objects.requireNonNull(one.instrument());
             return here.contains(instrument.id())
-                    || UnitOfMeasure.find(one.unit())
-                            .filter(unit -> read.contains(unit.dimension()))
-                            .isPresent();
+                    || tested.filter(asked -> isRead(asked, instrument.kind())).isPresent();
         }));
+        boolean records =
+                tested.filter(one -> one.data().recorded().isPresent()).isPresent();
         model.addAttribute("connected", connected);
         model.addAttribute("near", near.getOrDefault(true, List.of()));
         model.addAttribute("far", near.getOrDefault(false, List.of()));
@@ -78,12 +73,15 @@ class BenchLineController {
         return "bench/line";
     }
 
-    /** What kinds of quantity a method's sheet asks for. */
-    private static Set<Dimension> reads(Method method) {
-        return method.data().sheet().fields().stream()
+    /** Whether something of a method's sheet is read with a kind of instrument. */
+    private static boolean isRead(Method method, Kind kind) {
+        Set<Dimension> asked = method.data().sheet().fields().stream()
                 .filter(field ->
                         field.isQuantity() && (field.role() == Field.Role.SIZE || field.role() == Field.Role.TEST))
                 .map(Field::dimension)
                 .collect(Collectors.toSet());
+        return kind.serves(method.data().equipment())
+                || (kind == Kind.CALIPERS && asked.contains(Dimension.LENGTH))
+                || (kind == Kind.BALANCE && asked.contains(Dimension.MASS));
     }
 }

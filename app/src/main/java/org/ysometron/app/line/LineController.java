@@ -58,6 +58,8 @@ class LineController {
         model.addAttribute("presses", presses.waiting());
         model.addAttribute("pressCount", presses.count());
         model.addAttribute("streams", streams.waiting());
+        model.addAttribute("leftPresses", presses.left());
+        model.addAttribute("leftStreams", streams.left());
         model.addAttribute("problems", problems);
         model.addAttribute("typed", typed);
         return part ? "line/instruments :: live" : "line/instruments";

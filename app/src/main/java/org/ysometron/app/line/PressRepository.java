@@ -24,5 +24,8 @@ interface PressRepository extends JpaRepository<PressRow, Long> {
     @Query("select p from PressRow p where p.usedFor is null order by p.id desc")
     List<PressRow> waiting(Limit most);
 
+    @Query("select p from PressRow p where p.leftOut = true order by p.usedAt desc")
+    List<PressRow> left(Limit most);
+
     long countByUsedForIsNull();
 }

@@ -48,4 +48,7 @@ class PressRow {
 
     @Nullable
     Instant usedAt;
+
+    /** Whether it became nothing. */
+    boolean leftOut;
 }

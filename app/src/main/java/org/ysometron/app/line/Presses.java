@@ -87,6 +87,17 @@ public class Presses {
                         .toList();
     }
 
+    /** What was left, the newest first. */
+    @Transactional(readOnly = true)
+    List<Left> left() {
+        return presses.left(Limit.of(MOST)).stream()
+                .map(row -> new Left(view(row), String.valueOf(row.usedBy)))
+                .toList();
+    }
+
+    /** What was left, and by whom. */
+    record Left(PressView view, String by) {}
+
     /** What waits anywhere, the newest first. */
     @Transactional(readOnly = true)
     List<PressView> waiting() {
@@ -152,7 +163,8 @@ public class Presses {
         PressRow row = presses.locked(id).orElseThrow(() -> new NotFound("press " + id));
         // Left already, or taken: twice is once.
         if (row.usedFor == null) {
-            settle(row, "left: " + Reasons.require("reason", reason, "Why it is left", 150), by);
+            row.leftOut = true;
+            settle(row, Reasons.require("reason", reason, "Why it is left", 150), by);
         }
     }
 

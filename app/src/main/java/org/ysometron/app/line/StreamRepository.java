@@ -17,6 +17,9 @@ interface StreamRepository extends JpaRepository<StreamRow, Long> {
 
     Optional<StreamRow> findBySerialAndEpochAndStream(String serial, String epoch, long stream);
 
+    @Query("select s from StreamRow s where s.leftOut = true order by s.usedAt desc")
+    List<StreamRow> left(Limit most);
+
     @Query("select s from StreamRow s where s.usedFor is null order by s.id desc")
     List<StreamRow> waiting(Limit most);
 

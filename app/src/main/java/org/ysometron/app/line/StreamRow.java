@@ -35,4 +35,7 @@ class StreamRow {
 
     @Nullable
     Instant usedAt;
+
+    /** Whether it became nothing. */
+    boolean leftOut;
 }

@@ -60,6 +60,17 @@ public class Streams {
                         .toList();
     }
 
+    /** What was left, the newest first. */
+    @Transactional(readOnly = true)
+    List<Left> left() {
+        return streams.left(Limit.of(MOST)).stream()
+                .map(row -> new Left(view(row), String.valueOf(row.usedBy)))
+                .toList();
+    }
+
+    /** What was left, and by whom. */
+    record Left(StreamView view, String by) {}
+
     /** What waits anywhere, the newest first. */
     @Transactional(readOnly = true)
     List<StreamView> waiting() {
@@ -146,7 +157,8 @@ public class Streams {
     public void leave(long id, String reason, String by) {
         StreamRow row = streams.locked(id).orElseThrow(() -> new NotFound("stream " + id));
         if (row.usedFor == null) {
-            settle(row, "left: " + Reasons.require("reason", reason, "Why it is left", 150), by);
+            row.leftOut = true;
+            settle(row, Reasons.require("reason", reason, "Why it is left", 150), by);
         }
     }
 

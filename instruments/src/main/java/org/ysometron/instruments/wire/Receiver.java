@@ -7,6 +7,7 @@ import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.net.InetSocketAddress;
 import java.net.Socket;
+import java.net.SocketTimeoutException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -71,18 +72,24 @@ public final class Receiver implements Runnable, AutoCloseable {
                 open.connect(place, patience);
                 open.setSoTimeout(patience * 20);
                 listen(open);
+            } catch (SocketTimeoutException silent) {
+                said.accept("What answers at " + name(place) + " says nothing: somebody else may be listening to it.");
             } catch (IOException gone) {
-                said.accept("the connection to " + place + " ended: " + gone.getMessage());
+                said.accept("The connection to " + name(place) + " ended: " + gone.getMessage() + ".");
             } catch (Wire.Garbled garbled) {
-                said.accept(place + ": " + garbled.getMessage());
+                said.accept("What came from " + name(place) + " cannot be read: " + garbled.getMessage() + ".");
             } catch (RuntimeException refused) {
-                said.accept(place + ": what it sent could not be kept: " + refused.getMessage());
+                said.accept("What came from " + name(place) + " could not be kept. " + refused.getMessage());
             } finally {
                 hello = null;
                 socket = null;
             }
             rest();
         }
+    }
+
+    private static String name(InetSocketAddress place) {
+        return place.getHostString() + ":" + place.getPort();
     }
 
     private void rest() {

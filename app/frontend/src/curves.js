@@ -133,6 +133,39 @@
     }
   }
 
+  // A record alone is looked at nearer with points of its own: what was thinned for the whole is asked for again.
+  let coming = 0;
+  let first = null;
+  function nearer() {
+    if (!canvas.dataset.source.endsWith("/curve") || !first) {
+      return;
+    }
+    clearTimeout(coming);
+    coming = setTimeout(async () => {
+      const asked = { ...view };
+      const near = asked.x1 - asked.x0 < 0.7 * (whole.x1 - whole.x0);
+      let curves = first;
+      if (near) {
+        const answer = await fetch(`${canvas.dataset.source}?from=${asked.x0}&to=${asked.x1}`);
+        if (!answer.ok) {
+          return;
+        }
+        curves = (await answer.json()).curves;
+      }
+      // Whoever has gone on since asks for himself.
+      if (view.x0 === asked.x0 && view.x1 === asked.x1 && curves.length === sheet.curves.length) {
+        const point = cursor === null ? null : sheet.curves[chosen].at[cursor];
+        sheet.curves = curves;
+        if (point !== null) {
+          cursor = Math.max(0, curves[chosen].at.findIndex((at) => at >= point));
+        }
+        canvas.dataset.points = String(curves[0].x.length);
+        canvas.dataset.first = String(curves[0].at[0]);
+        draw();
+      }
+    }, 150);
+  }
+
   function draw() {
     const ratio = window.devicePixelRatio || 1;
     if (canvas.width !== Math.round(width() * ratio)) {
@@ -235,6 +268,7 @@
       y0: atY - (atY - view.y0) * factor, y1: atY + (view.y1 - atY) * factor,
     };
     draw();
+    nearer();
   }
 
   const place = (event) => {
@@ -268,10 +302,12 @@
     }
     drag = null;
     draw();
+    nearer();
   });
   canvas.addEventListener("dblclick", () => {
     view = { ...whole };
     draw();
+    nearer();
   });
   canvas.addEventListener("wheel", (event) => {
     if (event.ctrlKey || document.activeElement === canvas) {
@@ -302,6 +338,7 @@
       zoom(event.key === "+" ? 1 / 1.5 : 1.5, at[0], at[1]);
     } else if (event.key === "0") {
       view = { ...whole };
+      nearer();
     } else if (event.key === "Escape") {
       cursor = null;
     } else {
@@ -326,6 +363,7 @@
     .then((answer) => (answer.ok ? answer.json() : Promise.reject(new Error(String(answer.status)))))
     .then((loaded) => {
       sheet = loaded;
+      first = loaded.curves;
       whole = bounds();
       view = { ...whole };
       const bands = [...(sheet.own ? [`shaded: ${sheet.own.words}`] : []), ...sheet.others.map((band) => `dashed: ${band.words}`)];

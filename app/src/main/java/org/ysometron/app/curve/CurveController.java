@@ -322,8 +322,13 @@ class CurveController {
 
     @GetMapping("/lots/{code}/records/{id}/curve")
     @ResponseBody
-    Curves.Sheet curve(@PathVariable String code, @PathVariable long id) {
-        return curves.alone(records.one(lots.named(code), id));
+    Curves.Sheet curve(
+            @PathVariable String code,
+            @PathVariable long id,
+            @RequestParam(required = false) @Nullable Double from,
+            @RequestParam(required = false) @Nullable Double to) {
+        Records.RecordView record = records.one(lots.named(code), id);
+        return from == null || to == null ? curves.alone(record) : curves.alone(record, from, to);
     }
 
     @GetMapping("/lots/{code}/records/{id}/drawing.svg")

@@ -257,18 +257,36 @@ public class Curves {
 
     /** One record with the points that an analysis found on it, and beside it the curves of its other analyses' points. */
     Sheet alone(Records.RecordView record) {
+        return alone(record, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY);
+    }
+
+    /** The same between two ways as they stand on its axis, with as many points as the whole would have: looked at nearer. */
+    Sheet alone(Records.RecordView record, double from, double to) {
         Piece.By by = record.listed().readBy();
         Loading loading = Worked.recorded(record.listed().specimen()).loading();
         List<Curve> curves = new ArrayList<>();
         for (Records.AnalysisView analysis : record.analyses()) {
-            analysis.worked().ifPresent(worked -> curves.add(alone(analysis, worked, loading)));
+            analysis.worked().ifPresent(worked -> curves.add(alone(analysis, worked, loading, from, to)));
         }
         return new Sheet(Axes.of(loading, by), curves, null, List.of());
     }
 
-    private static Curve alone(Records.AnalysisView analysis, Worked worked, Loading loading) {
+    private static Curve alone(Records.AnalysisView analysis, Worked worked, Loading loading, double from, double to) {
         Trace trace = worked.trace();
-        int[] kept = Thinned.of(trace, ALONE);
+        double scale = (loading.isStrain() ? 100 : 1) / worked.piece().length();
+        int begin = trace.size();
+        int end = 0;
+        for (int i = 0; i < trace.size(); i++) {
+            double way = worked.way(i) * scale;
+            if (way >= from && way <= to) {
+                begin = Math.min(begin, i);
+                end = i + 1;
+            }
+        }
+        // One point more at either side, so that the line goes on to the edge; nothing there is the whole.
+        int[] kept = end == 0
+                ? Thinned.of(trace, ALONE)
+                : Thinned.of(trace, Math.max(0, begin - 1), Math.min(trace.size(), end + 1), ALONE);
         float[] x = new float[kept.length];
         float[] y = new float[kept.length];
         double percent = loading.isStrain() ? 100 : 1;

@@ -15,6 +15,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -35,7 +36,9 @@ import org.ysometron.app.DemoSite;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.ReadingView;
 import org.ysometron.app.bench.SpecimenRecord;
+import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.app.make.Histories;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.curve.Piece;
 import org.ysometron.core.curve.Rules;
@@ -63,6 +66,12 @@ class RecordsTest extends DemoSite {
 
     @Autowired
     private JdbcTemplate database;
+
+    @Autowired
+    private Histories histories;
+
+    @Autowired
+    private Judgements judgements;
 
     private LotView lot;
 
@@ -278,6 +287,61 @@ class RecordsTest extends DemoSite {
         assertThat(result("XY1", "tension-strength").orElseThrow().made()).isEqualTo(Reduced.Made.NOTHING);
         assertThat(result("XY1", "tension-strength").orElseThrow().reason()).contains("the zero had moved");
         assertThat(result("XY2", "tension-strength").orElseThrow().made()).isEqualTo(Reduced.Made.VALUE);
+    }
+
+    /** M30: the record of a bar that was loaded before is read all the same, and is in no mean with what was not. */
+    @Test
+    void m30ARecordOfWhatWasLoadedBeforeStandsApart() {
+        histories.record(
+                lot,
+                List.of("XY2"),
+                Histories.Kind.LOADED,
+                null,
+                "pulled to 300 N to try the grips",
+                LocalDateTime.now(),
+                "bench");
+        taken(
+                sent("XY1.csv", pull(800, 31)),
+                sent("XY2.csv", pull(820, 32)),
+                sent("XY3.csv", pull(805, 33)),
+                sent("XY4.csv", pull(795, 34)));
+        assertThat(result("XY2", "tension-modulus").orElseThrow().made()).isEqualTo(Reduced.Made.VALUE);
+        assertThat(judgements.apart(lot)).isNotEmpty().allSatisfy(apart -> assertThat(apart.levels())
+                .anyMatch(level -> level.startsWith("loaded before: n = 1")));
+    }
+
+    /** Looked at nearer a record has the points that were recorded there, and no extreme of them is lost. */
+    @Test
+    void aRecordIsLookedAtNearer() throws Exception {
+        StringBuilder fine = new StringBuilder(HEAD);
+        int n = 20_000;
+        for (int i = 0; i < n; i++) {
+            double share = i / (n - 1.0);
+            // One point of all stands out by 3 N.
+            double load = 800 * share + (i == 12_345 ? 3 : 0);
+            fine.append(
+                    String.format(Locale.ROOT, "%.4f;%.4f;%.6f;%.6f\n", i * 0.001, load, 0.625 * share, 1.25 * share));
+        }
+        fine.append("20;0;0.63;1.26\n");
+        taken(sent("XY1.csv", fine.toString().getBytes(StandardCharsets.UTF_8)));
+        Records.RecordView record = records.one(lot, record("XY1"));
+        Curves.Curve whole = curves.alone(record).curves().get(0);
+        assertThat(whole.at().length).isLessThanOrEqualTo(2000);
+        // 0.625 mm of 25 mm are 2.5 %; the point stands at 1.543 %.
+        Curves.Curve near = curves.alone(record, 1.5, 1.6).curves().get(0);
+        assertThat(near.at())
+                .hasSizeGreaterThan(700)
+                .contains(12_344, 12_345, 12_346)
+                .isSorted();
+        assertThat(near.x()[1]).isBetween(1.4999f, 1.502f);
+        assertThat(near.x()[near.x().length - 2]).isBetween(1.598f, 1.6001f);
+        // Where nothing was recorded it is the whole.
+        assertThat(curves.alone(record, 90, 91).curves().get(0).at()).isEqualTo(whole.at());
+        for (String query : List.of("?from=1.5&to=1.6", "?from=NaN&to=1", "?from=2&to=1", "?from=1.5")) {
+            http.perform(get("/lots/" + lot.code() + "/records/" + record("XY1") + "/curve" + query)
+                            .with(BENCH))
+                    .andExpect(status().isOk());
+        }
     }
 
     @Test

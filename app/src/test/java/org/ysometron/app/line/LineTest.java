@@ -293,6 +293,29 @@ class LineTest extends DemoSite {
                 .isEqualTo("AT_LEAST");
     }
 
+    /** M43: a zero that has crept is pressed like anything else, and voids the test. */
+    @Test
+    void m43AZeroThatCreptIsPressed() throws Exception {
+        bench.enter(lot, testLots.width("XY1", 1, "4.00"), "bench");
+        bench.enter(lot, testLots.thickness("XY1", 1, "4.00"), "bench");
+        StandIn gauge = switchedOn(StandIn.Model.forceGauge(serial("FG")));
+        long id = register(Kind.FORCE_GAUGE, gauge.model().serial(), OptionalDouble.of(500));
+        listen(gauge);
+        Presses.PressView peak = press(gauge, id, 420);
+        Presses.PressView zero = press(gauge, id, 20);
+        bench.enterTest(
+                lot,
+                "XY1",
+                List.of(
+                        new Bench.Entry("XY1", "force", 1, peak.text(), End.BROKE_IN_GAUGE, id, peak.text())
+                                .sentBy(peak.id()),
+                        new Bench.Entry("XY1", "zero-change", 1, zero.text(), null, id, zero.text()).sentBy(zero.id())),
+                "bench");
+        assertThat(bench.record(lot, "XY1").result().orElseThrow().made().name())
+                .isEqualTo("NOTHING");
+        assertThat(bench.record(lot, "XY1").result().orElseThrow().reason()).contains("zero had moved");
+    }
+
     /** A unit that somebody switched goes with each value: 4.02 mm stay 4.02 mm, shown as 0.158 in. */
     @Test
     void m2AUnitThatWasSwitchedGoesWithTheValue() throws Exception {

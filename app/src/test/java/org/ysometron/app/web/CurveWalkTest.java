@@ -89,6 +89,18 @@ class CurveWalkTest extends DemoSite {
 
         page.locator("table.ledger a.code").first().click();
         assertThat(page.locator("canvas[data-drawn='1']")).isVisible();
+        // Looked at nearer, about its end: the points of that part are asked for.
+        canvas = page.locator("canvas[data-drawn='1']");
+        canvas.focus();
+        page.keyboard().press("End");
+        page.keyboard().press("+");
+        page.keyboard().press("+");
+        page.keyboard().press("+");
+        assertThat(page.locator("canvas[data-points]")).isVisible();
+        Assertions.assertThat(Integer.parseInt(canvas.getAttribute("data-first")))
+                .isGreaterThan(200);
+        page.keyboard().press("0");
+        assertThat(page.locator("canvas[data-first='0']")).isVisible();
         page.fill("#from", "0.01");
         page.fill("#to", "0.005");
         page.click("button:has-text('Work it out')");

@@ -153,6 +153,23 @@ class LineWalkTest extends DemoSite {
         }
     }
 
+    /** The pages of instruments, with something on them that nobody took. */
+    @Test
+    void thePagesOfInstrumentsCanBeReadByEveryone() throws Exception {
+        hand("press FG-0203 311");
+        Page page = browser.signedIn("quality");
+        browser.open(page, "/instruments");
+        assertThat(page.locator("tr[id^=press-]")).not().hasCount(0);
+        browser.check(page, "connected instruments");
+        page.locator("input[name=reason]").first().press("Enter");
+        assertThat(page.locator("[role=alert]")).containsText("Why it is left");
+        leaveAll(page);
+        page.click("summary:has-text('Left:')");
+        assertThat(page.locator("main")).containsText("pressed for the test");
+        browser.open(page, "/lots/DN-0052/logs/winding");
+        browser.check(page, "a spool being wound, none");
+    }
+
     /** An instrument is at one bench: the other window sees nothing of what is pressed. */
     @Test
     void whatIsPressedGoesToOneBench() throws Exception {

@@ -17,13 +17,28 @@ public final class Thinned {
      * @throws IllegalArgumentException for fewer
      */
     public static int[] of(Trace trace, int most) {
+        return of(trace, 0, trace.size(), most);
+    }
+
+    /**
+     * The same of a part of a record, to be looked at nearer.
+     *
+     * @param begin index of its first point, from 0
+     * @param end behind its last point, above {@code begin} and no more than there are
+     * @param most how many at the most, at least 8
+     * @throws IllegalArgumentException for fewer, and for what is no part of the record
+     */
+    public static int[] of(Trace trace, int begin, int end, int most) {
         if (most < 8) {
             throw new IllegalArgumentException("a line is drawn by at least 8 points, got " + most);
         }
-        int n = trace.size();
+        if (begin < 0 || end <= begin || end > trace.size()) {
+            throw new IllegalArgumentException("points " + begin + " to " + end + " are no part of " + trace.size());
+        }
+        int n = end - begin;
         if (n <= most) {
             int[] all = new int[n];
-            Arrays.setAll(all, i -> i);
+            Arrays.setAll(all, i -> begin + i);
             return all;
         }
         double[] f = trace.rawForces();
@@ -31,8 +46,8 @@ public final class Thinned {
         int[] kept = new int[4 * stretches];
         int count = 0;
         for (int s = 0; s < stretches; s++) {
-            int from = (int) ((long) n * s / stretches);
-            int to = (int) ((long) n * (s + 1) / stretches);
+            int from = begin + (int) ((long) n * s / stretches);
+            int to = begin + (int) ((long) n * (s + 1) / stretches);
             int low = from;
             int high = from;
             for (int i = from; i < to; i++) {

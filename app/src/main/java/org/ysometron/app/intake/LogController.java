@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
@@ -135,7 +136,10 @@ class LogController {
 
     private String winding(LotView lot, @Nullable Refusal refusal, boolean part, Model model) {
         model.addAttribute("lot", lot);
-        model.addAttribute("spools", winding.spools(lot));
+        List<Winding.View> spools = winding.spools(lot);
+        model.addAttribute("spools", spools);
+        // Once all are wound nothing moves any more beneath whoever chooses the spool.
+        model.addAttribute("running", spools.isEmpty() || spools.stream().anyMatch(spool -> !spool.over()));
         model.addAttribute("samples", samples.of(lot.id()));
         model.addAttribute("refusal", refusal);
         return part ? "intake/winding :: live" : "intake/winding";

@@ -39,10 +39,6 @@
         list.innerHTML = await answer.text();
         list.querySelector("details")?.toggleAttribute("open", open === true);
         window.htmx?.process(list);
-        list.querySelectorAll("[data-stream]").forEach((field) => {
-          // Of a test that nobody saw begin here nobody can say which specimen was in the grips.
-          field.value = kept(`stream-${field.dataset.stream}`) ?? "";
-        });
         if (inside) {
           list.querySelector(`[aria-label="${CSS.escape(inside)}"], #${CSS.escape(inside)}`)?.focus();
         }
@@ -56,7 +52,8 @@
       refresh();
     }
   }
-  const inHand = () => document.querySelector("#bench .big-code")?.textContent.trim();
+  // What is in the calipers is not in the grips.
+  const inTest = () => document.querySelector("#bench form.test") && document.querySelector("#bench .big-code")?.textContent.trim();
 
   // ---- presses ----------------------------------------------------------------------------------------------------------
 
@@ -168,8 +165,12 @@
       const scale = window.devicePixelRatio || 1;
       this.canvas.width = Math.max(300, figure.clientWidth) * scale;
       this.canvas.height = 150 * scale;
-      if (!kept(`stream-${id}`) && inHand()) {
-        keep(`stream-${id}`, inHand());
+      this.whose = inTest();
+      if (this.whose) {
+        const body = new URLSearchParams({
+          stream: id, specimen: this.whose, _csrf: document.querySelector("input[name=_csrf]")?.value ?? "",
+        });
+        fetch(host.dataset.begun, { method: "POST", body }).catch(() => say("The connection is gone: say whose record it is once it is back."));
       }
     }
 
@@ -231,9 +232,8 @@
       pen.stroke();
       const last = this.loads.length - 1;
       const figure = (value) => Number(value.toPrecision(4));
-      const whose = kept(`stream-${this.id}`);
       this.words.textContent =
-        `${this.about.name}${whose ? `, ${whose}` : ""}, ${this.over ? "over" : "running"}: ` +
+        `${this.about.name}${this.whose ? `, ${this.whose}` : ""}, ${this.over ? "over" : "running"}: ` +
         `${figure(this.loads[last])} ${this.about.unit} at ${figure(this.ways[last])} ${this.about.way}, ` +
         `highest ${figure(this.most[1])} ${this.about.unit}, ${this.loads.length} points`;
       this.canvas.setAttribute("aria-label", this.words.textContent);

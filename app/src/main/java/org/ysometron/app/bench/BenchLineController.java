@@ -7,17 +7,21 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.equipment.Kind;
 import org.ysometron.app.line.Lines;
 import org.ysometron.app.line.Presses;
 import org.ysometron.app.line.Streams;
+import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.core.method.Method;
 import org.ysometron.core.method.Methods;
@@ -71,6 +75,18 @@ class BenchLineController {
         model.addAttribute("streams", streams.waiting(here));
         model.addAttribute("records", records);
         return "bench/line";
+    }
+
+    /** Says which specimen was in the grips as a stream began. */
+    @PostMapping("/lots/{code}/bench/line/streams")
+    @PreAuthorize("hasAuthority('ENTRY')")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void begun(
+            @PathVariable String code,
+            @RequestParam(defaultValue = "0") long stream,
+            @RequestParam(defaultValue = "") String specimen) {
+        LotView lot = lots.named(code);
+        streams.begun(stream, lot, lots.specimen(lot, specimen));
     }
 
     /** Whether something of a method's sheet is read with a kind of instrument. */

@@ -8,7 +8,6 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -126,10 +125,7 @@ record DroppedFile(Message.Hello from, List<Message.Numbered> lines) {
 
     private static Message.State state(NamedCsvRecord row) throws Unreadable {
         String key = at(row, "state").orElse("ok");
-        return Arrays.stream(Message.State.values())
-                .filter(state -> state.key().equals(key))
-                .findFirst()
-                .orElseThrow(() -> unreadable(row, "'" + key + "' is no state"));
+        return Message.State.of(key).orElseThrow(() -> unreadable(row, "'" + key + "' is no state"));
     }
 
     private static long moment(NamedCsvRecord row) throws Unreadable {

@@ -31,6 +31,9 @@ class Feed implements SmartLifecycle {
     /** Points of one stream that wait for one page; who is slower draws the rest from what is kept. */
     private static final int MOST_POINTS = 20_000;
 
+    /** Milliseconds after which a page asks anew: whoever was signed out meanwhile hears no more. */
+    private static final long LONGEST = 600_000;
+
     private static final JsonMapper JSON = new JsonMapper();
 
     private final Map<String, Page> pages = new ConcurrentHashMap<>();
@@ -47,7 +50,7 @@ class Feed implements SmartLifecycle {
 
     private static final class Page {
 
-        private final SseEmitter emitter = new SseEmitter(0L);
+        private final SseEmitter emitter = new SseEmitter(LONGEST);
         private final List<Event> waiting = new ArrayList<>();
         private final Map<Long, List<double[]>> points = new LinkedHashMap<>();
         private final Map<Long, Map<String, String>> told = new HashMap<>();
@@ -111,7 +114,8 @@ class Feed implements SmartLifecycle {
     void say(String station, String name, Map<String, ?> data) {
         Page page = pages.get(station);
         if (page != null) {
-            page.add(new Event(name, String.valueOf(data.get("id")), JSON.writeValueAsString(data)));
+            page.add(new Event(
+                    name, data.containsKey("id") ? String.valueOf(data.get("id")) : "", JSON.writeValueAsString(data)));
         }
     }
 
@@ -140,7 +144,7 @@ class Feed implements SmartLifecycle {
                 for (Event event : page.due()) {
                     SseEmitter.SseEventBuilder out =
                             SseEmitter.event().name(event.name()).data(event.data());
-                    page.emitter.send(event.id().isEmpty() || event.id().equals("null") ? out : out.id(event.id()));
+                    page.emitter.send(event.id().isEmpty() ? out : out.id(event.id()));
                 }
                 if (page.silent > 0 && page.silent % SILENT == 0) {
                     page.emitter.send(SseEmitter.event().comment("still here"));

@@ -17,9 +17,11 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
+import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.method.Calibration;
 
 /** The places where instruments are listened to, and how each stands at this moment. */
 @Component
@@ -32,6 +34,7 @@ public class Lines implements SmartLifecycle, Wired.Taken {
 
     private final Addresses addresses;
     private final Instruments instruments;
+    private final Calibrations calibrations;
     private final Arrivals arrivals;
     private final Presses presses;
     private final Holdings holdings;
@@ -44,6 +47,7 @@ public class Lines implements SmartLifecycle, Wired.Taken {
     Lines(
             Addresses addresses,
             Instruments instruments,
+            Calibrations calibrations,
             Arrivals arrivals,
             Presses presses,
             Holdings holdings,
@@ -52,6 +56,7 @@ public class Lines implements SmartLifecycle, Wired.Taken {
             Clock clock) {
         this.addresses = addresses;
         this.instruments = instruments;
+        this.calibrations = calibrations;
         this.arrivals = arrivals;
         this.presses = presses;
         this.holdings = holdings;
@@ -90,6 +95,7 @@ public class Lines implements SmartLifecycle, Wired.Taken {
      * @param instrument of the register; null for one that is refused
      * @param unit that its display shows
      * @param low whether its battery is nearly empty
+     * @param out whether it is out of calibration today
      * @param heldBy the account at whose bench it is; empty where it is at none
      * @param station the bench; empty where it is at none
      */
@@ -100,6 +106,7 @@ public class Lines implements SmartLifecycle, Wired.Taken {
             String unit,
             Standing standing,
             boolean low,
+            boolean out,
             @Nullable Instant heard,
             String heldBy,
             String station) {
@@ -161,6 +168,7 @@ public class Lines implements SmartLifecycle, Wired.Taken {
                     answer.unit(),
                     instrument == null ? Standing.REFUSED : silent ? Standing.AWAY : Standing.CONNECTED,
                     answer.low(),
+                    instrument != null && calibrations.today(instrument.id()) == Calibration.Coverage.OUT,
                     answer.heard(),
                     holder == null ? "" : holder.by(),
                     holder == null ? "" : holder.station()));

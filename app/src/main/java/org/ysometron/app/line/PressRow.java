@@ -8,13 +8,12 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
-import org.jspecify.annotations.Nullable;
 import org.ysometron.instruments.wire.Message;
 
 /** One value that an instrument sent, and what became of it. */
 @Entity
 @Table(name = "line_press")
-class PressRow {
+class PressRow extends Settled {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -38,17 +37,4 @@ class PressRow {
 
     /** Whether it came when nobody could know any more what it was of. */
     boolean late;
-
-    /** What it became a reading of, or why it was left; null while it waits. */
-    @Nullable
-    String usedFor;
-
-    @Nullable
-    String usedBy;
-
-    @Nullable
-    Instant usedAt;
-
-    /** Whether it became nothing. */
-    boolean leftOut;
 }

@@ -121,15 +121,7 @@ public class Presses {
                 : instrument.capacity().isPresent()
                         ? Figures.plain(instrument.capacity().getAsDouble(), 6) + " " + instrument.unit()
                         : "";
-        return new PressView(
-                row.id,
-                instrument,
-                text,
-                row.state,
-                row.late,
-                row.pressedAt,
-                row.keptAt,
-                row.usedFor == null ? "" : row.usedFor);
+        return new PressView(row.id, instrument, text, row.state, row.late, row.pressedAt, row.keptAt, row.words());
     }
 
     /**
@@ -142,18 +134,18 @@ public class Presses {
     public PressView use(long id, String what, String by) {
         PressRow row = presses.locked(id).orElseThrow(() -> new NotFound("press " + id));
         PressView press = view(row);
-        if (row.usedFor != null) {
+        if (!row.waits()) {
             throw new Refusal(
                     "typed",
                     "What " + press.instrument().name() + " sent (" + press.text() + ") is taken already: "
-                            + row.usedFor + ". Measure again; one press is one reading.");
+                            + row.words() + ". Measure again; one press is one reading.");
         }
         if (!press.isUsable()) {
             throw new Refusal(
                     "typed",
                     press.instrument().name() + " had not settled, or showed nothing that is a reading: press again.");
         }
-        settle(row, what, by);
+        row.becomes(what, by, clock.instant());
         return press;
     }
 
@@ -162,15 +154,8 @@ public class Presses {
     public void leave(long id, String reason, String by) {
         PressRow row = presses.locked(id).orElseThrow(() -> new NotFound("press " + id));
         // Left already, or taken: twice is once.
-        if (row.usedFor == null) {
-            row.leftOut = true;
-            settle(row, Reasons.require("reason", reason, "Why it is left", 150), by);
+        if (row.waits()) {
+            row.isLeft(Reasons.require("reason", reason, "Why it is left", 150), by, clock.instant());
         }
-    }
-
-    private void settle(PressRow row, String what, String by) {
-        row.usedFor = what;
-        row.usedBy = by;
-        row.usedAt = clock.instant();
     }
 }

@@ -15,6 +15,8 @@ interface StreamRepository extends JpaRepository<StreamRow, Long> {
     @Query("select s from StreamRow s where s.id = :id")
     Optional<StreamRow> locked(long id);
 
+    /** Locked: a bench may be saying whose it is while its points come in. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
     Optional<StreamRow> findBySerialAndEpochAndStream(String serial, String epoch, long stream);
 
     @Query("select s from StreamRow s where s.leftOut = true order by s.usedAt desc")

@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
 /** One test that an instrument streamed. */
 @Entity
 @Table(name = "line_stream")
-class StreamRow {
+class StreamRow extends Settled {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -27,15 +27,10 @@ class StreamRow {
     boolean ended;
     Instant begunAt;
 
+    /** The specimen that was in hand at the bench as it began, and its lot; none where nobody saw it begin. */
     @Nullable
-    String usedFor;
+    Long begunLot;
 
     @Nullable
-    String usedBy;
-
-    @Nullable
-    Instant usedAt;
-
-    /** Whether it became nothing. */
-    boolean leftOut;
+    String begunFor;
 }

@@ -5,12 +5,16 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Objects;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.equipment.Instruments.InstrumentView;
 import org.ysometron.app.equipment.Kind;
+import org.ysometron.app.lot.LateEntries;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
@@ -25,9 +29,16 @@ public class Streams {
     private final StreamRepository streams;
     private final StreamPartRepository parts;
     private final Instruments instruments;
+    private final LateEntries late;
     private final Clock clock;
 
-    Streams(StreamRepository streams, StreamPartRepository parts, Instruments instruments, Clock clock) {
+    Streams(
+            StreamRepository streams,
+            StreamPartRepository parts,
+            Instruments instruments,
+            LateEntries late,
+            Clock clock) {
+        this.late = late;
         this.streams = streams;
         this.parts = parts;
         this.instruments = instruments;
@@ -38,6 +49,8 @@ public class Streams {
      * A stream.
      *
      * @param ended whether it is over
+     * @param begunLot lot of the specimen that was in hand as it began; 0 where nobody saw it begin
+     * @param begunFor its label; empty where nobody saw it begin
      * @param usedFor what it became; empty while it waits
      */
     public record StreamView(
@@ -48,6 +61,8 @@ public class Streams {
             Instant begunAt,
             String unit,
             String wayUnit,
+            long begunLot,
+            String begunFor,
             String usedFor) {}
 
     /** What waits for one of these instruments' benches, the newest first. */
@@ -92,7 +107,9 @@ public class Streams {
                 row.begunAt,
                 row.unit,
                 row.wayUnit,
-                row.usedFor == null ? "" : row.usedFor);
+                Objects.requireNonNullElse(row.begunLot, 0L),
+                Objects.requireNonNullElse(row.begunFor, ""),
+                row.words());
     }
 
     /** Rows of time in s, load, way and, where there is one, a second value beside the load: as they came. */
@@ -128,6 +145,16 @@ public class Streams {
         return waiting(instruments.ofKind(kind).stream().map(InstrumentView::id).toList());
     }
 
+    /** Notes which specimen was in hand as a stream began: said once, by the bench that has the instrument. */
+    @Write
+    public void begun(long id, LotView lot, SpecimenView specimen) {
+        StreamRow row = streams.locked(id).orElseThrow(() -> new NotFound("stream " + id));
+        if (row.waits() && row.begunFor == null) {
+            row.begunLot = lot.id();
+            row.begunFor = specimen.label();
+        }
+    }
+
     /** Lets go of a stream that became nothing after all. */
     @Write
     public void giveBack(long id) {
@@ -142,29 +169,33 @@ public class Streams {
     @Write
     public StreamView use(long id, String what, String by) {
         StreamRow row = streams.locked(id).orElseThrow(() -> new NotFound("stream " + id));
-        if (row.usedFor != null) {
-            throw new Refusal("stream", "This record is taken already: " + row.usedFor + ".");
+        if (!row.waits()) {
+            throw new Refusal("stream", "This record is taken already: " + row.words() + ".");
         }
         if (!row.ended) {
             throw new Refusal("stream", "The test is still running; its record is taken when it is over.");
         }
-        settle(row, what, by);
+        row.becomes(what, by, clock.instant());
         return view(row);
     }
 
-    /** Leaves a stream, with a word why; it is kept and becomes no record. */
+    /**
+     * Leaves a stream, with a word why; it is kept and becomes no record. Where a specimen was in hand as it began something was seen of it:
+     * another account looks at that before its lot leaves, and it stands on the certificate.
+     */
     @Write
     public void leave(long id, String reason, String by) {
         StreamRow row = streams.locked(id).orElseThrow(() -> new NotFound("stream " + id));
-        if (row.usedFor == null) {
-            row.leftOut = true;
-            settle(row, Reasons.require("reason", reason, "Why it is left", 150), by);
+        if (row.waits()) {
+            String why = Reasons.require("reason", reason, "Why it is left", 150);
+            row.isLeft(why, by, clock.instant());
+            if (row.begunLot != null) {
+                late.record(
+                        row.begunLot,
+                        row.begunFor + ": a test that was streamed, of " + row.points + " points, was left",
+                        why,
+                        by);
+            }
         }
-    }
-
-    private void settle(StreamRow row, String what, String by) {
-        row.usedFor = what;
-        row.usedBy = by;
-        row.usedAt = clock.instant();
     }
 }

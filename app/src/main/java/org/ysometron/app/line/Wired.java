@@ -35,6 +35,9 @@ final class Wired implements Ledger {
     private final Map<String, Answer> answers = new ConcurrentHashMap<>();
     private volatile String problem = "";
 
+    /** Whether the register has refused who answered, and that is still to be heard of from the connection. */
+    private volatile boolean refused;
+
     /** What is asked of the site about who answers. */
     interface Known {
 
@@ -95,17 +98,14 @@ final class Wired implements Ledger {
 
     /** What happened to the connection. */
     void said(String words) {
-        boolean other = !words.equals(problem);
-        // What the register said of it says more than that the connection ended because of it.
-        if (!(problem.startsWith(REFUSED) && words.contains(problem))) {
+        // That the connection ended because the register refused it says less than why it did.
+        if (refused) {
+            refused = false;
+        } else if (!words.equals(problem)) {
             problem = words;
-        }
-        if (other) {
             taken.changed();
         }
     }
-
-    private static final String REFUSED = "Refused: ";
 
     @Override
     public long last(Message.Hello from) {
@@ -120,9 +120,10 @@ final class Wired implements Ledger {
             problem = "";
             taken.changed();
             return arrivals.last(from.serial(), from.epoch());
-        } catch (NotWanted refused) {
+        } catch (NotWanted notWanted) {
             answers.put(from.serial(), new Answer(from, null, from.unit(), false, now, 0));
-            problem = REFUSED + refused.getMessage();
+            problem = "Refused: " + notWanted.getMessage();
+            refused = true;
             if (before == null || before.instrument() != null) {
                 taken.changed();
             }

@@ -19,6 +19,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
@@ -470,6 +473,75 @@ class LineTest extends DemoSite {
                 .with(BENCH)
                 .with(csrf())
                 .param("stream", String.valueOf(stream)));
+    }
+
+    /** A pull that somebody saw and left stands on the lot: another account looks at it before the lot leaves. */
+    @Test
+    void aTestThatWasLeftIsLookedAtByAnother() throws Exception {
+        StandIn tester = switchedOn(StandIn.Model.pullTester(serial("PT")));
+        long id = register(Kind.FORCE_GAUGE, tester.model().serial(), OptionalDouble.of(2000));
+        listen(tester);
+        tester.pull(500, 1200, 200);
+        until("the stream", () -> streams.waiting(List.of(id)).stream().anyMatch(Streams.StreamView::ended));
+        long stream = streams.waiting(List.of(id)).get(0).id();
+        begun(stream, "XY9").andExpect(status().is4xxClientError());
+        begun(stream, "XY3").andExpect(status().is2xxSuccessful());
+        // Said once: who says it again, of another, changes nothing.
+        begun(stream, "XY4").andExpect(status().is2xxSuccessful());
+        assertThat(streams.stream(stream).begunFor()).isEqualTo("XY3");
+        http.perform(post("/instruments/streams/" + stream)
+                        .with(BENCH)
+                        .with(csrf())
+                        .param("reason", ""))
+                .andExpect(status().is(422));
+        http.perform(post("/instruments/streams/" + stream)
+                        .with(BENCH)
+                        .with(csrf())
+                        .param("reason", "it slid out of the grips, the bar is whole"))
+                .andExpect(status().is3xxRedirection());
+        assertThat(gateOfTests.blocks(lot)).anySatisfy(block -> assertThat(block.toString())
+                .contains("XY3: a test that was streamed")
+                .contains("slid out of the grips"));
+        http.perform(get("/instruments").with(QUALITY))
+                .andExpect(content().string(containsString("slid out of the grips")));
+    }
+
+    private ResultActions begun(long stream, String specimen) throws Exception {
+        return http.perform(post("/lots/" + lot.code() + "/bench/line/streams")
+                .with(BENCH)
+                .with(csrf())
+                .param("stream", String.valueOf(stream))
+                .param("specimen", specimen));
+    }
+
+    /** Two benches that take one press at the same moment: one has it, the other is told. */
+    @Test
+    void twoBenchesAndOnePress() throws Exception {
+        StandIn calipers = switchedOn(StandIn.Model.calipers(serial("CL")));
+        long id = register(Kind.CALIPERS, calipers.model().serial(), OptionalDouble.empty());
+        listen(calipers);
+        for (int place = 1; place <= 3; place++) {
+            Presses.PressView sent = press(calipers, id, 4.02);
+            String field = "width-" + place;
+            ExecutorService benches = Executors.newFixedThreadPool(2);
+            try {
+                List<Future<Integer>> answers = new ArrayList<>();
+                for (String label : List.of("XY1", "XY2")) {
+                    answers.add(benches.submit(() -> typed(label, field, sent.text(), sent.id())
+                            .andReturn()
+                            .getResponse()
+                            .getStatus()));
+                }
+                List<Integer> statuses = new ArrayList<>();
+                for (Future<Integer> answer : answers) {
+                    statuses.add(answer.get());
+                }
+                assertThat(statuses).containsExactlyInAnyOrder(302, 422);
+            } finally {
+                benches.shutdown();
+            }
+            assertThat(readings("XY1").size() + readings("XY2").size()).isEqualTo(place);
+        }
     }
 
     /** A file in the drop folder is one instrument's rows; the same file again is the same rows. */

@@ -83,6 +83,7 @@ class AccessTest extends DemoSite {
         "/instruments/1/letting-go, ENTRY",
         "/lots/SK-0129/records/streams, ENTRY",
         "/lots/SK-0129/logs/winding, ENTRY",
+        "/lots/SK-0129/bench/line/streams, ENTRY",
         "/equipment/1/standards, ADMINISTRATION JUDGEMENT",
         "/equipment/standards/1/readings, ENTRY",
         "/series/1/baseline, JUDGEMENT",

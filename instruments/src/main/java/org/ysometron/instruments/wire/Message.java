@@ -1,6 +1,7 @@
 package org.ysometron.instruments.wire;
 
 import java.math.BigDecimal;
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
@@ -94,6 +95,13 @@ public sealed interface Message {
 
         State(String key) {
             this.key = key;
+        }
+
+        /** The state of a word of a line; empty for what is none. */
+        public static Optional<State> of(String key) {
+            return Arrays.stream(values())
+                    .filter(state -> state.key.equals(key))
+                    .findFirst();
         }
 
         /** As it stands in a line. */

@@ -209,10 +209,7 @@ public final class Wire {
 
         Message.State state() throws Garbled {
             String key = word("state");
-            return Arrays.stream(Message.State.values())
-                    .filter(state -> state.key().equals(key))
-                    .findFirst()
-                    .orElseThrow(() -> new Garbled("'" + key + "' is no state"));
+            return Message.State.of(key).orElseThrow(() -> new Garbled("'" + key + "' is no state"));
         }
     }
 }

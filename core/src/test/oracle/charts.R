@@ -68,3 +68,11 @@ source_of("R, scatter within lots of different size: mean of s over c4, and pool
 sd5 <- c(0.9, 1.1, 0.7, 1.3, 0.2); nn <- c(5, 3, 8, 2, 5); i <- paste0("sd=", lst(sd5), "; n=", lst(nn), "; forN=6")
 for (how in c("mean", "pooled")) { sg <- if (how == "mean") mean(sd5 / sapply(nn, c4)) else sqrt(sum((nn - 1) * sd5^2) / sum(nn - 1)); j <- paste0(i, "; sigma=", how)
   case("spread-limits", j, "sigma", sg); case("spread-limits", j, "upper", (c4(6) + 3 * sqrt(1 - c4(6)^2)) * sg); case("spread-limits", j, "lower", max(0, c4(6) - 3 * sqrt(1 - c4(6)^2)) * sg) }
+source_of("R, data set Nile of package datasets: the step of least squares over all places; a published example, Cobb 1978 (after 1898, 1097.75 and 849.97)")
+y <- as.numeric(Nile); rss <- sapply(2:98, function(k) sum((y[1:k] - mean(y[1:k]))^2) + sum((y[-(1:k)] - mean(y[-(1:k)]))^2)); k <- which.min(rss) + 1; i <- paste0("values=", lst(y))
+case("change-point", i, "value", k + 1); case("change-point", i, "before", mean(y[1:k])); case("change-point", i, "size", mean(y[-(1:k)]) - mean(y[1:k]), "r1e-9")
+source_of("R, median of all slopes, and the places where the 95 % band of lm meets the edge")
+y <- c(38.1, 37.9, 37.2, 37.3, 36.6, 36.4, 35.8); x <- seq_along(y); i <- paste0("values=", lst(y), "; edge=33"); sl <- outer(y, y, "-") / outer(x, x, "-"); b <- median(sl[lower.tri(sl)])
+case("lots-left", i, "value", b, "r1e-9"); case("lots-left", i, "lots", (33 - median(y - b * x)) / b - 7, "r1e-9")
+f <- lm(y ~ x); edge_at <- function(side, lo, hi) uniroot(function(at) predict(f, data.frame(x = at), interval = "confidence")[, side] - 33, c(lo, hi), tol = 1e-12)$root - 7
+case("lots-left", i, "fewest", edge_at("lwr", 7, 20), "r1e-8"); case("lots-left", i, "most", edge_at("upr", 7, 60), "r1e-8")

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -46,6 +47,7 @@ class DriftCharts {
     private final Signals signals;
     private final Lots lots;
     private final Publications publications;
+    private final Diagnoses diagnoses;
 
     private final Clock clock;
 
@@ -55,7 +57,9 @@ class DriftCharts {
             Signals signals,
             Lots lots,
             Publications publications,
+            Diagnoses diagnoses,
             Clock clock) {
+        this.diagnoses = diagnoses;
         this.clock = clock;
         this.series = series;
         this.baselines = baselines;
@@ -109,6 +113,8 @@ class DriftCharts {
         int to = wantedTo == null ? all : Math.max(Math.min(wantedTo, all), Math.min(1, all));
         int from = Math.max(0, to - WINDOW);
         Sight sight = sight(found, from, to);
+        Optional<Requirement> claim = claim(found);
+        Diagnoses.Diagnosis diagnosis = diagnoses.of(found, to, claim).orElse(null);
         int unanswered = (int) sight.signals.entrySet().stream()
                 .filter(entry -> !entry.getValue().isAnswered() && undecided(sight, entry.getKey()))
                 .count();
@@ -123,7 +129,7 @@ class DriftCharts {
                 all,
                 base(sight),
                 cost(),
-                means(sight),
+                means(sight, claim, diagnosis),
                 ranges(sight),
                 spreads(sight),
                 rows(sight),
@@ -131,7 +137,8 @@ class DriftCharts {
                 to < all ? Math.min(to + WINDOW, all) : null,
                 all == 0 ? "" : "lots " + (from + 1) + " to " + to + " of " + all,
                 sight.points.stream().map(sight::code).toList(),
-                unanswered);
+                unanswered,
+                diagnosis);
     }
 
     private Sight sight(SeriesView found, int from, int to) {
@@ -163,11 +170,11 @@ class DriftCharts {
 
     // ---- the three charts --------------------------------------------------------------------------------------
 
-    private DriftView.Chart means(Sight sight) {
+    private static DriftView.Chart means(
+            Sight sight, Optional<Requirement> claim, Diagnoses.@Nullable Diagnosis diagnosis) {
         double height = 330;
         List<Double> values =
                 new ArrayList<>(sight.points.stream().map(PointView::mean).toList());
-        Optional<Requirement> claim = claim(sight.series);
         sight.baseline.ifPresent(b -> {
             values.add(b.lower());
             values.add(b.upper());
@@ -176,7 +183,7 @@ class DriftCharts {
             requirement.lower().ifPresent(values::add);
             requirement.upper().ifPresent(values::add);
         });
-        Scale scale = Scale.holding(values, height - 58, 16);
+        Scale scale = Scale.holding(values, height - 58, 34);
         List<DriftView.Line> lines = new ArrayList<>();
         int digits = sight.series.property().digits() + 1;
         sight.baseline.ifPresent(b -> {
@@ -196,7 +203,7 @@ class DriftCharts {
                 walls(claim, scale),
                 dots,
                 path(dots),
-                bracket(sight),
+                brackets(sight, diagnosis, height),
                 codes(sight));
     }
 
@@ -234,7 +241,7 @@ class DriftCharts {
                 List.of(),
                 dots,
                 path(dots),
-                null,
+                List.of(),
                 List.of());
     }
 
@@ -251,7 +258,15 @@ class DriftCharts {
         }
         if (values.size() == 1) {
             return new DriftView.Chart(
-                    "Scatter within the lot (s)", 0, List.of(), List.of(), List.of(), List.of(), "", null, List.of());
+                    "Scatter within the lot (s)",
+                    0,
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    "",
+                    List.of(),
+                    List.of());
         }
         Scale scale = Scale.holding(values, height - 12, 12);
         int digits = sight.series.property().digits();
@@ -294,7 +309,7 @@ class DriftCharts {
                 List.of(),
                 dots,
                 path(dots),
-                null,
+                List.of(),
                 List.of());
     }
 
@@ -378,22 +393,38 @@ class DriftCharts {
         return codes;
     }
 
-    private static DriftView.@Nullable Bracket bracket(Sight sight) {
-        int first = -1;
-        int last = -1;
-        for (int i = 0; i < sight.points.size(); i++) {
-            if (sight.baselineLots.contains(sight.points.get(i).lotId())) {
-                first = first < 0 ? i : first;
-                last = i;
+    private static List<DriftView.Bracket> brackets(
+            Sight sight, Diagnoses.@Nullable Diagnosis diagnosis, double height) {
+        List<DriftView.Bracket> brackets = new ArrayList<>();
+        sight.baseline.ifPresent(baseline -> {
+            List<Integer> chosen = IntStream.range(0, sight.points.size())
+                    .filter(i -> sight.baselineLots.contains(sight.points.get(i).lotId()))
+                    .boxed()
+                    .toList();
+            if (!chosen.isEmpty()) {
+                brackets.add(new DriftView.Bracket(
+                        sight.x(chosen.get(0)),
+                        sight.x(chosen.get(chosen.size() - 1)),
+                        height - 44,
+                        "baseline version " + baseline.version()));
+            }
+        });
+        if (diagnosis != null && diagnosis.earliest() != null) {
+            int from = place(sight, diagnosis.earliest());
+            int to = place(sight, diagnosis.latest());
+            if (to >= 0) {
+                brackets.add(new DriftView.Bracket(
+                        from < 0 ? LEFT + 4 : sight.x(from), sight.x(to), 14, "may have begun here, 95 %"));
             }
         }
-        if (first < 0 || sight.baseline.isEmpty()) {
-            return null;
-        }
-        return new DriftView.Bracket(
-                sight.x(first),
-                sight.x(last),
-                "baseline version " + sight.baseline.get().version());
+        return brackets;
+    }
+
+    private static int place(Sight sight, @Nullable Long lotId) {
+        return IntStream.range(0, sight.points.size())
+                .filter(i -> lotId != null && sight.points.get(i).lotId() == lotId)
+                .findFirst()
+                .orElse(-1);
     }
 
     private Optional<Requirement> claim(SeriesView found) {

@@ -24,7 +24,8 @@ record DriftView(
         @Nullable Integer laterTo,
         String window,
         List<String> lotCodes,
-        int unanswered) {
+        int unanswered,
+        Diagnoses.@Nullable Diagnosis diagnosis) {
 
     /** The baseline in force. */
     record Base(long id, int version, String signed, String reason, String lots, boolean provisional, int versions) {}
@@ -44,7 +45,7 @@ record DriftView(
             List<Wall> walls,
             List<Dot> dots,
             String path,
-            @Nullable Bracket bracket,
+            List<Bracket> brackets,
             List<Tick> codes) {
 
         /** Labels keep a line's height from one another. */
@@ -105,8 +106,12 @@ record DriftView(
             String anchor,
             boolean undecided) {}
 
-    /** The lots of the baseline on the axis. */
-    record Bracket(double from, double to, String label) {}
+    /**
+     * Lots named on the axis: those of the baseline, and those with which a change may have begun.
+     *
+     * @param y height of its ends
+     */
+    record Bracket(double from, double to, double y, String label) {}
 
     /** A signal in the list. */
     record Row(

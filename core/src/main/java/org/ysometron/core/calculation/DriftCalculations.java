@@ -18,8 +18,10 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.ysometron.core.drift.AverageRunLength;
+import org.ysometron.core.drift.ChangePoint;
 import org.ysometron.core.drift.ChartConstants;
 import org.ysometron.core.drift.IndividualsLimits;
+import org.ysometron.core.drift.LotsLeft;
 import org.ysometron.core.drift.RunRule;
 import org.ysometron.core.drift.Signal;
 import org.ysometron.core.drift.SpreadLimits;
@@ -52,7 +54,7 @@ final class DriftCalculations {
     private DriftCalculations() {}
 
     static List<Calculation> all() {
-        return List.of(individuals(), spread(), rules(), constants(), runLength());
+        return List.of(individuals(), spread(), rules(), constants(), runLength(), changePoint(), lotsLeft());
     }
 
     private static Calculation individuals() {
@@ -93,6 +95,62 @@ final class DriftCalculations {
                             .with("meanRange", limits.meanRange())
                             .with("sigma", limits.sigma())
                             .with("rangeUpper", limits.rangeUpper());
+                });
+    }
+
+    private static Calculation changePoint() {
+        return new Calculation(
+                "change-point",
+                "Since when a series is another, and in what shape: a spike, a step, a slide, or another scatter",
+                List.of(required("values", NUMBERS, "", "lot figures in order")
+                        .items(ChangePoint.FEWEST, ChangePoint.MOST)),
+                "",
+                "largest likelihood over all places and shapes (Hinkley 1970); its level simulated for the length of the series",
+                FLOW_RATES,
+                given -> {
+                    ChangePoint change = ChangePoint.of(given.numbers("values"))
+                            .orElseThrow(
+                                    () -> new IllegalArgumentException("the values are all alike: nothing changed"));
+                    return Answer.of(change.at() + 1.0, "", change.working())
+                            .with("shape", change.shape().words())
+                            .with("earliest", change.earliest() + 1)
+                            .with("latest", change.latest() + 1)
+                            .with("before", change.before())
+                            .with("size", change.size())
+                            .with("chance", change.chance());
+                });
+    }
+
+    private static Calculation lotsLeft() {
+        return new Calculation(
+                "lots-left",
+                "How many lots are left until a sliding level meets an edge, at its present slope",
+                List.of(
+                        required("values", NUMBERS, "", "figures of the lots that slide, in order")
+                                .items(LotsLeft.FEWEST, 2000),
+                        required("edge", NUMBER, "", "in the same unit")),
+                "",
+                "Theil 1950 and Sen 1968 for the slope; Fieller 1954 for the interval; Mann 1945 and Kendall 1975 for the order",
+                Map.of("values", List.of(38.1, 37.9, 37.2, 37.3, 36.6, 36.4, 35.8), "edge", 33),
+                given -> {
+                    LotsLeft left = LotsLeft.of(given.numbers("values"), given.number("edge"));
+                    Answer answer = Answer.of(
+                                    left.slope(),
+                                    "",
+                                    Working.of(
+                                            Step.of("slope by lot", "b", "the median of all slopes", left.slope()),
+                                            Step.of("without a trend", "p", "of the order alone", left.orderP())))
+                            .with("orderP", left.orderP());
+                    Map<String, OptionalDouble> known = new LinkedHashMap<>();
+                    known.put("lots", left.lots());
+                    known.put("fewest", left.fewest());
+                    known.put("most", left.most());
+                    for (Map.Entry<String, OptionalDouble> one : known.entrySet()) {
+                        answer = one.getValue().isPresent()
+                                ? answer.with(one.getKey(), one.getValue().getAsDouble())
+                                : answer;
+                    }
+                    return answer;
                 });
     }
 

@@ -1,0 +1,78 @@
+package org.ysometron.app.drift;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.ysometron.app.DemoSite;
+import org.ysometron.app.drift.Diagnoses.Diagnosis;
+import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.evidence.SeriesPoints.PointView;
+import org.ysometron.app.evidence.SeriesPoints.SeriesView;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Requirement;
+
+/** The demo's hidden stories are found, at the right lots and in the right shape. */
+class DiagnosesTest extends DemoSite {
+
+    @Autowired
+    private DriftCharts charts;
+
+    @Autowired
+    private SeriesPoints series;
+
+    @Autowired
+    private Diagnoses diagnoses;
+
+    private SeriesView skerry(Orientation orientation) {
+        LotView lot = lots.named("SK-0130");
+        return series.ofProduct(lot.productId()).stream()
+                .filter(one -> one.property().id().equals("tension-strength")
+                        && one.conditions().orientation() == orientation)
+                .max(java.util.Comparator.comparingInt(series::count))
+                .orElseThrow();
+    }
+
+    /** The demo's lots alone: what other tests add to the same series is no part of its story. */
+    private Diagnosis ofTheDemo(SeriesView found, Optional<Requirement> claim) {
+        List<PointView> own = series.part(found.id(), 0, series.count(found)).stream()
+                .filter(point -> lots.lot(point.lotId()).code().startsWith("SK-"))
+                .toList();
+        return diagnoses.of(found, own, claim).orElseThrow();
+    }
+
+    /** M65: Skerry's upright strength slides by little a lot, and no lot lies beyond a limit when it begins. */
+    @Test
+    void m65ASlowSlideIsNamedWithTheLotsThatAreLeft() {
+        Diagnosis said = ofTheDemo(skerry(Orientation.ZX), Optional.of(Requirement.atLeast(24.0, "MPa", 5)));
+
+        assertThat(said.headline()).startsWith("It slides since about SK-01").contains("down");
+        assertThat(said.sentences().get(0)).contains("95 %");
+        assertThat(String.join(" ", said.sentences())).contains("the claimed 24.0 MPa is met");
+    }
+
+    /** Its flat strength has no story: what is looked for everywhere is not found everywhere. */
+    @Test
+    void ofASeriesWithoutAStoryNoneIsTold() {
+        Diagnosis said = ofTheDemo(skerry(Orientation.XY), Optional.empty());
+
+        assertThat(said.headline()).startsWith("No single change stands out of chance");
+        assertThat(said.earliest()).isNull();
+    }
+
+    /** Whatever is said of the lots in sight, where it may have begun is bracketed over the chart, and only then. */
+    @Test
+    void whereItMayHaveBegunIsBracketed() {
+        for (SeriesView one : series.ofProduct(lots.named("SK-0130").productId())) {
+            DriftView view = charts.view(one.id(), null);
+            boolean spoken = view.diagnosis() != null && view.diagnosis().earliest() != null;
+
+            assertThat(view.means().brackets().stream().anyMatch(b -> b.label().equals("may have begun here, 95 %")))
+                    .as(one.title())
+                    .isEqualTo(spoken);
+        }
+    }
+}

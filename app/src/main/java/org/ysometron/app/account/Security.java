@@ -1,5 +1,6 @@
 package org.ysometron.app.account;
 
+import jakarta.servlet.DispatcherType;
 import java.time.Clock;
 import java.time.Duration;
 import org.springframework.beans.factory.annotation.Value;
@@ -34,8 +35,11 @@ class Security {
             Clock clock) {
         SignInHandling handling = new SignInHandling(guesses, events);
         Door door = new Door();
-        return http.authorizeHttpRequests(requests -> requests.requestMatchers(
-                                "/sign-in", "/*.css", "/*.js", "/*.svg", "/fonts/**", "/error", "/favicon.ico")
+        // The end of what was let in is let out: whoever signed out while a page of his listened is no fault of the
+        // site's.
+        return http.authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(DispatcherType.ASYNC)
+                        .permitAll()
+                        .requestMatchers("/sign-in", "/*.css", "/*.js", "/*.svg", "/fonts/**", "/error", "/favicon.ico")
                         .permitAll()
                         .requestMatchers("/accounts/**")
                         .hasAuthority("ADMINISTRATION")

@@ -8,6 +8,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import jakarta.servlet.DispatcherType;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -219,5 +220,19 @@ class AccessTest extends DemoSite {
                 .getResponse()
                 .getContentAsString();
         assertThat(page).doesNotContain("Exception").doesNotContain("at org.");
+    }
+
+    /** The end of a page's listening, after its reader has signed out, is an end and no attempt to get in. */
+    @Test
+    void whatWasLetInMayEnd() throws Exception {
+        http.perform(get("/lots")).andExpect(status().is3xxRedirection());
+        assertThat(http.perform(get("/lots").with(request -> {
+                            request.setDispatcherType(DispatcherType.ASYNC);
+                            return request;
+                        }))
+                        .andReturn()
+                        .getResponse()
+                        .getRedirectedUrl())
+                .isNull();
     }
 }

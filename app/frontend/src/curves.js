@@ -121,8 +121,9 @@
         pen.closePath();
         pen.fill();
         pen.stroke();
-        if (curve.counts || shown.length === 1) {
-          const left = mark.kind === "zero" || x > width() * 0.72;
+        if (mark.named && (curve.counts || shown.length === 1)) {
+          const room = x - 10 - pen.measureText(mark.kind).width > pad.left;
+          const left = room && (mark.kind === "zero" || x > width() * 0.72);
           pen.textAlign = left ? "right" : "left";
           pen.fillStyle = ink;
           const under = i % 2 === 0 && y + 20 < height() - pad.bottom;
@@ -197,7 +198,7 @@
     const many = sheet.curves.length > 1 && !sheet.curves[0].marks.length;
     sheet.curves.forEach((curve, i) => {
       pen.strokeStyle = !curve.counts ? faint : ink;
-      pen.globalAlpha = many ? (i === chosen && cursor !== null ? 1 : Math.max(0.25, 0.9 - sheet.curves.length / 140)) : 1;
+      pen.globalAlpha = many ? (i === chosen && cursor !== null ? 1 : Math.max(0.12, Math.min(0.9, 9 / sheet.curves.length))) : 1;
       pen.lineWidth = many && i === chosen && cursor !== null ? 2.4 : 1.2;
       pen.setLineDash(curve.counts ? [] : [3, 3]);
       line(pen, curve.x, curve.y);

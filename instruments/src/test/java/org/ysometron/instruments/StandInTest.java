@@ -74,6 +74,22 @@ class StandInTest {
         }
     }
 
+    /** Steps of 5 from 30 °C: a bar that moves at 62.3 held 60 and moved at 65, each read by the thermometer with its noise. */
+    @Test
+    void anOvenGoesUpInStepsUntilItsLoadedBarMoves(@TempDir Path folder) throws Exception {
+        java.nio.file.Files.writeString(folder.resolve("truth.csv"), "specimen,field,value\nL-1-XY1,onset,62.3\n");
+        try (StandIns all = new StandIns(folder, 0)) {
+            assertThat(all.hand("heat TH-0044 L-1-XY1"))
+                    .contains("held at 60.0")
+                    .contains("moved at 65.0");
+            List<Message.Numbered> lines =
+                    listen(Objects.requireNonNull(all.of("TH-0044"))).lines();
+            assertThat(lines).hasSize(2);
+            assertThat(all.hand("heat TH-0044 L-1-XY2")).startsWith("Nobody knows");
+            assertThat(all.hand("heat TH-0044 L-1-XY1 0")).startsWith("A step goes up");
+        }
+    }
+
     /** One that greets and then sends whatever it likes is found out, rule by rule. */
     @Test
     void oneThatDoesNotIsFoundOut() throws Exception {

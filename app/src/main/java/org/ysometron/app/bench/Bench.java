@@ -191,12 +191,27 @@ public class Bench {
     /** Which reading a new one replaces, and why. */
     private record Replaced(long id, Cause cause, String reason) {}
 
-    /** By whom and when; what was sent together was written at one moment. */
+    /**
+     * By whom and when; what was sent together was written at one moment, with the same instruments.
+     *
+     * @param instruments by what they were asked for, each looked up once: a hundred records are a thousand readings
+     * @param revisions of the methods in force, the same
+     */
     private record Written(
             String by,
             Instant at,
             @Nullable Replaced replaces,
-            @Nullable Long importId) {}
+            @Nullable Long importId,
+            Map<Asked, InstrumentView> instruments,
+            Map<Method, SiteMethods.MethodView> revisions) {
+
+        Written(String by, Instant at, @Nullable Replaced replaces, @Nullable Long importId) {
+            this(by, at, replaces, importId, new HashMap<>(), new HashMap<>());
+        }
+    }
+
+    /** What an instrument is asked for: for a field of a method, or for what was found on a record. */
+    private record Asked(Method method, @Nullable Field field, long gaugeId) {}
 
     /** Stores one reading. Sending the same one twice stores it once. */
     @Write
@@ -441,8 +456,11 @@ public class Bench {
         Map<Long, List<Reading>> resized = before.resized(byLabel.values(), readings::liveOf);
         Set<ReadingRepository.Place> taken = new HashSet<>(readings.taken(lot.id()));
         Map<String, SpecimenRecord> known = new HashMap<>();
+        Map<Long, List<Reading>> there = new HashMap<>();
         if (!taken.isEmpty()) {
             records(lot.id()).forEach(record -> known.put(record.specimen().label(), record));
+            readings.liveOfLot(lot.id()).forEach(one -> there.computeIfAbsent(one.specimenId, id -> new ArrayList<>())
+                    .add(one));
         }
         boolean sized = false;
         Written written = new Written(by, clock.instant(), null, importId);
@@ -457,10 +475,11 @@ public class Bench {
                 before.requireSize(lot);
                 sized = true;
             }
-            if (test) {
+            // Of any other nothing is asked here: each question would look through all that was stored before it.
+            if (test && resized.containsKey(specimen.id())) {
                 before.requireMeasuredSince(specimen, resized.getOrDefault(specimen.id(), List.of()));
             }
-            List<Reading> live = known.containsKey(own.getKey()) ? readings.liveOf(specimen.id()) : List.of();
+            List<Reading> live = there.getOrDefault(specimen.id(), List.of());
             for (Entry entry : closed(method, live, read(method, own.getValue()))) {
                 if (!taken.add(new ReadingRepository.Place(specimen.id(), entry.field(), entry.place()))) {
                     throw new Refusal(
@@ -765,7 +784,8 @@ public class Bench {
         }
         InstrumentView instrument = entry.pressId() != null
                 ? sent(specimen, method, field, entry, written.by())
-                : found ? gauge(method, entry.gaugeId()) : instrument(method, field, entry.gaugeId());
+                : written.instruments()
+                        .computeIfAbsent(new Asked(method, found ? null : field, entry.gaugeId()), this::asked);
         OptionalDouble value = field.kind() == Field.Kind.TRACE
                 ? OptionalDouble.empty()
                 : check.value(lot, specimen, method, entry, instrument, found || written.importId() != null);
@@ -788,10 +808,16 @@ public class Bench {
         reading.replacesId = replaces == null ? null : replaces.id();
         reading.reason = replaces == null ? "" : replaces.reason();
         reading.cause = replaces == null ? "" : replaces.cause().name();
-        SiteMethods.MethodView revision = methods.of(method);
+        SiteMethods.MethodView revision = written.revisions().computeIfAbsent(method, methods::of);
         reading.rig = test ? rig(revision, instrument) : "";
         reading.methodRevision = revision.revision();
         readings.save(reading);
+    }
+
+    private InstrumentView asked(Asked asked) {
+        return asked.field() == null
+                ? gauge(asked.method(), asked.gaugeId())
+                : instrument(asked.method(), asked.field(), asked.gaugeId());
     }
 
     /**
@@ -864,8 +890,9 @@ public class Bench {
 
     private InstrumentView gauge(Method method, long id) {
         List<InstrumentView> serving = instruments.serving(method.data().equipment());
-        return serving.stream()
-                .filter(candidate -> candidate.id() == id || (id == 0 && serving.size() == 1))
+        return instruments.reading(method.data()).stream()
+                .filter(candidate ->
+                        candidate.id() == id || (id == 0 && serving.size() == 1 && serving.contains(candidate)))
                 .findFirst()
                 .orElseThrow(() -> new Refusal(
                         "typed",

@@ -26,6 +26,9 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
     @Query("select r from Reading r where r.specimenId = :specimen and r.live = 1")
     List<Reading> liveOf(long specimen);
 
+    @Query("select r from Reading r where r.lotId = :lot and r.live = 1")
+    List<Reading> liveOfLot(long lot);
+
     /** Mean of the readings of a field of a specimen that count. */
     record Size(long lotId, long specimenId, String field, double mean) {}
 

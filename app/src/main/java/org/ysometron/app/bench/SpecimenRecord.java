@@ -91,7 +91,8 @@ public final class SpecimenRecord {
         return live(field.key());
     }
 
-    List<ReadingView> live(String key) {
+    /** What stands in a field, in order of place. */
+    public List<ReadingView> live(String key) {
         return readings.stream()
                 .filter(reading -> reading.live() && reading.field().key().equals(key))
                 .sorted(Comparator.comparingInt(ReadingView::place))

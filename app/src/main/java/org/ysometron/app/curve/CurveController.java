@@ -90,10 +90,24 @@ class CurveController {
         model.addAttribute("beside", beside);
         model.addAttribute("methods", methods);
         model.addAttribute("method", chosen.orElse(null));
+        // Which method it is may be chosen on the page: gauges and profiles of all of them are there to choose.
         model.addAttribute(
                 "gauges",
-                chosen.map(one -> instruments.serving(one.data().equipment())).orElse(List.of()));
-        model.addAttribute("profiles", chosen.map(uploads::profiles).orElse(List.of()));
+                methods.stream()
+                        .flatMap(one -> instruments.reading(one.data()).stream())
+                        .distinct()
+                        .toList());
+        model.addAttribute(
+                "profiles",
+                methods.stream()
+                        .flatMap(one -> uploads.profiles(one).stream())
+                        .distinct()
+                        .toList());
+        model.addAttribute(
+                "held",
+                methods.stream()
+                        .anyMatch(one ->
+                                one.data().recorded().orElseThrow().loading().isHeld()));
         model.addAttribute("kinds", Piece.By.values());
         model.addAttribute("seconds", Second.values());
         model.addAttribute("refusal", refusal);
@@ -205,7 +219,7 @@ class CurveController {
         model.addAttribute("lot", lot);
         model.addAttribute("preview", preview);
         model.addAttribute("ready", preview.isReady());
-        model.addAttribute("roles", Layout.Role.values());
+        model.addAttribute("roles", Layout.Role.of(preview.loading()));
         model.addAttribute("problems", problems);
         return "curve/upload";
     }

@@ -16,11 +16,13 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.plan.References;
 import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.curve.Analysis;
 import org.ysometron.core.curve.Envelope;
 import org.ysometron.core.curve.Loading;
 import org.ysometron.core.curve.Piece;
 import org.ysometron.core.curve.Thinned;
 import org.ysometron.core.curve.Trace;
+import org.ysometron.core.quantity.Dimension;
 
 /** Curves as they are drawn: of one record, of a set with what its curves have in common, and beside those of another lot. */
 @Component
@@ -62,7 +64,7 @@ public class Curves {
         static Axes of(Loading loading, Piece.By by) {
             boolean bend = loading == Loading.BEND_BAR || loading == Loading.BEND_ROD;
             String strain = !loading.isStrain()
-                    ? loading.wayWords().equals("angle") ? "angle" : "travel"
+                    ? loading.load() == Dimension.FORCE ? "travel" : loading.wayWords()
                     : loading == Loading.TWIST_ROD
                             ? "shear strain at the surface"
                             : bend
@@ -70,14 +72,18 @@ public class Curves {
                                     : by == Piece.By.CROSSHEAD ? "nominal strain, of the crosshead" : "strain";
             return new Axes(
                     strain,
-                    loading.isStrain() ? "%" : loading.strainUnit(),
+                    loading.drawnUnit(),
                     loading.isStress() ? "stress" : loading.loadWords(),
                     loading.stressUnit());
         }
     }
 
-    /** A found point on a curve. */
-    record Mark(String kind, double x, double y, String how) {}
+    /**
+     * A found point on a curve.
+     *
+     * @param named whether its name stands beside it; of many alike none has room for it
+     */
+    record Mark(String kind, boolean named, double x, double y, String how) {}
 
     /**
      * A curve.
@@ -192,9 +198,8 @@ public class Curves {
                 String[] figures = pairs.split(" ");
                 float[] x = new float[figures.length / 2];
                 float[] y = new float[figures.length / 2];
-                double percent = loading.isStrain() ? 100 : 1;
                 for (int i = 0; i < x.length; i++) {
-                    x[i] = (float) (Double.parseDouble(figures[2 * i]) / piece.length() * percent);
+                    x[i] = (float) (Double.parseDouble(figures[2 * i]) / piece.length() * loading.drawn());
                     y[i] = (float) (Double.parseDouble(figures[2 * i + 1]) / piece.area());
                 }
                 boolean counts = one.specimen().ended().stream()
@@ -273,7 +278,7 @@ public class Curves {
 
     private static Curve alone(Records.AnalysisView analysis, Worked worked, Loading loading, double from, double to) {
         Trace trace = worked.trace();
-        double scale = (loading.isStrain() ? 100 : 1) / worked.piece().length();
+        double scale = loading.drawn() / worked.piece().length();
         int begin = trace.size();
         int end = 0;
         for (int i = 0; i < trace.size(); i++) {
@@ -289,13 +294,17 @@ public class Curves {
                 : Thinned.of(trace, Math.max(0, begin - 1), Math.min(trace.size(), end + 1), ALONE);
         float[] x = new float[kept.length];
         float[] y = new float[kept.length];
-        double percent = loading.isStrain() ? 100 : 1;
         for (int i = 0; i < kept.length; i++) {
-            x[i] = (float) (worked.way(kept[i]) / worked.piece().length() * percent);
+            x[i] = (float) (worked.way(kept[i]) * scale);
             y[i] = (float) (trace.force(kept[i]) / worked.piece().area());
         }
         List<Mark> marks = worked.found().analysis().points().stream()
-                .map(point -> new Mark(point.kind().words(), percent * point.strain(), point.stress(), point.how()))
+                .map(point -> new Mark(
+                        point.kind().words(),
+                        point.kind() != Analysis.Point.Kind.READ,
+                        loading.drawn() * point.strain(),
+                        point.stress(),
+                        point.how()))
                 .toList();
         return new Curve("analysis " + analysis.id(), analysis.id(), analysis.counts(), kept, x, y, marks);
     }

@@ -53,7 +53,8 @@ public record Drawing(
             sheet.curves()
                     .get(0)
                     .marks()
-                    .forEach(mark -> dots.add(new Dot(x.at(mark.x()), y.at(mark.y()), mark.kind())));
+                    .forEach(
+                            mark -> dots.add(new Dot(x.at(mark.x()), y.at(mark.y()), mark.named() ? mark.kind() : "")));
         }
         return new Drawing(
                 x.ticks(8),

@@ -15,6 +15,7 @@ import org.ysometron.core.curve.Rules;
 import org.ysometron.core.curve.Trace;
 import org.ysometron.core.curve.TraceFile;
 import org.ysometron.core.method.End;
+import org.ysometron.core.method.Recorded;
 import org.ysometron.core.working.Figures;
 
 /** Works one record out for the specimen it is said to be of. */
@@ -65,6 +66,12 @@ final class Evaluation {
         if (recorded.contains(specimen.specimen().id())) {
             return not(label, label + " has a record already; work that one out otherwise on its page.");
         }
+        if (isReadInRows(specimen)) {
+            return not(
+                    label,
+                    label + " has readings by time already: a record beside them would mix two. Correct those, or leave"
+                            + " the record out.");
+        }
         try {
             List<Worked> worked = worked(specimen);
             Worked first = worked.get(0);
@@ -91,6 +98,14 @@ final class Evaluation {
         } catch (IllegalArgumentException none) {
             return not(label, Figures.capital(String.valueOf(none.getMessage())) + ".");
         }
+    }
+
+    /** Whether somebody read by hand, again and again, what a record has too. */
+    private static boolean isReadInRows(SpecimenRecord specimen) {
+        Recorded recorded = Worked.recorded(specimen);
+        return recorded.loading().isHeld()
+                && recorded.finds().keySet().stream()
+                        .anyMatch(key -> specimen.live(key).stream().anyMatch(reading -> reading.analysis() == null));
     }
 
     /** Of a second record only its slope is another figure. */
@@ -156,7 +171,12 @@ final class Evaluation {
     private Worked work(SpecimenRecord specimen, Piece.By by, double[] extension) {
         Loading loading = Worked.recorded(specimen).loading();
         Piece piece = Worked.recorded(specimen)
-                .piece(specimen.read(), specimen.pinned(), by, Worked.compliance(loading, by, gauge), gauge.capacity());
+                .piece(
+                        specimen.read(),
+                        specimen.pinned(),
+                        by,
+                        Worked.compliance(loading, by, gauge),
+                        Worked.capacity(loading, gauge));
         double factor = read.share() && by == upload.readBy ? piece.length() : 1;
         double[] way = Arrays.stream(extension).map(x -> x * factor).toArray();
         return Worked.of(specimen, Trace.of(read.time(), read.force(), way), by, gauge, Rules.USUAL);

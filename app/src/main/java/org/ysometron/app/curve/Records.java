@@ -27,6 +27,7 @@ import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Conditions;
+import org.ysometron.core.curve.Loading;
 import org.ysometron.core.curve.Packed;
 import org.ysometron.core.curve.Piece;
 import org.ysometron.core.curve.Rules;
@@ -115,11 +116,12 @@ public class Records {
 
         /** The record as it is stored, a row a point. */
         String csv() {
-            boolean twist =
-                    Worked.recorded(listed.specimen()).loading().way() == org.ysometron.core.quantity.Dimension.ANGLE;
-            Optional<double[]> times = trace.times();
+            Loading loading = Worked.recorded(listed.specimen()).loading();
+            // Under a load that hangs the time is what stands in the place of the way.
+            Optional<double[]> times = loading.isHeld() ? Optional.empty() : trace.times();
             StringBuilder text = new StringBuilder(times.isPresent() ? "time [s]," : "")
-                    .append(twist ? "torque [N·m],angle [°]" : "force [N],extension [mm]")
+                    .append(loading.loadWords() + " [" + loading.load().workingUnit() + "],")
+                    .append(loading.wayWords() + " [" + loading.way().workingUnit() + "]")
                     .append("\r\n");
             for (int i = 0; i < trace.size(); i++) {
                 if (times.isPresent()) {

@@ -189,6 +189,9 @@ public class Uploads {
         Loading loading = loading(Methods.of(method)
                 .filter(one -> one.data().recorded().isPresent())
                 .orElseThrow(() -> new Refusal("method", "Choose the method that the record is of.")));
+        if (loading.isHeld()) {
+            throw new Refusal("method", "What hangs for days is not streamed: take the file of its record in.");
+        }
         String head = "time [s]," + loading.loadWords() + " [" + stream.unit() + "],"
                 + (loading.way() == Dimension.ANGLE ? "angle" : "extension") + " [" + stream.wayUnit() + "]\n";
         String name = specimen.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9._-]", "");
@@ -212,13 +215,20 @@ public class Uploads {
         if (sent.size() > MOST_FILES) {
             throw new Refusal("files", sent.size() + " files are too many at once: " + MOST_FILES + " are the most.");
         }
-        InstrumentView gauge = instruments.serving(method.data().equipment()).stream()
+        List<InstrumentView> serving = instruments.reading(method.data());
+        InstrumentView gauge = serving.stream()
                 .filter(one -> one.id() == said.gauge())
                 .findFirst()
                 .orElseThrow(() -> new Refusal(
                         "gauge",
-                        "Choose the " + method.data().equipment().words()
-                                + " of the register that the records are of."));
+                        serving.isEmpty()
+                                ? "No " + method.data().equipment().words() + " is in the register, for records of "
+                                        + method.data().title() + ": register one first."
+                                : "Records of " + method.data().title() + " are read on "
+                                        + serving.stream()
+                                                .map(InstrumentView::name)
+                                                .collect(Collectors.joining(" or "))
+                                        + ": choose that."));
         requireSecond(method, said);
         List<String> passed = new ArrayList<>();
         List<Sent> fresh = fresh(sent, passed);

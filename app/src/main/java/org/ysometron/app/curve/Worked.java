@@ -38,7 +38,8 @@ record Worked(SpecimenRecord specimen, Trace trace, Piece piece, Rules rules, Re
      * @throws IllegalArgumentException in words where the sizes are missing or nothing was pulled
      */
     static Worked of(SpecimenRecord specimen, Trace trace, Piece.By by, InstrumentView gauge, Rules rules) {
-        return of(specimen, trace, by, compliance(recorded(specimen).loading(), by, gauge), gauge.capacity(), rules);
+        Loading loading = recorded(specimen).loading();
+        return of(specimen, trace, by, compliance(loading, by, gauge), capacity(loading, gauge), rules);
     }
 
     static Worked of(
@@ -60,6 +61,13 @@ record Worked(SpecimenRecord specimen, Trace trace, Piece piece, Rules rules, Re
                 : OptionalDouble.empty();
     }
 
+    /** How far the gauge goes in what is read on it; of weights that hang beside a record of extension nothing is known. */
+    static OptionalDouble capacity(Loading loading, InstrumentView gauge) {
+        return gauge.kind().capacity().filter(loading.load()::equals).isPresent()
+                ? gauge.capacity()
+                : OptionalDouble.empty();
+    }
+
     static Recorded recorded(SpecimenRecord specimen) {
         return specimen.method()
                 .data()
@@ -73,7 +81,9 @@ record Worked(SpecimenRecord specimen, Trace trace, Piece piece, Rules rules, Re
         MethodData data = specimen.method().data();
         List<End> none = found.analysis().bounded()
                 ? List.of(End.OVER_CAPACITY)
-                : found.analysis().strainAtBreak().isPresent() ? List.of() : List.of(End.NO_BREAK, End.TRAVEL_ENDED);
+                : found.analysis().strainAtBreak().isPresent()
+                        ? List.of(End.BROKE_BETWEEN_READINGS)
+                        : List.of(End.NO_BREAK, End.TRAVEL_ENDED, End.HELD_TO_THE_END);
         return none.stream().filter(data.ends()::containsKey).findFirst().orElse(data.usualEnd());
     }
 
@@ -93,8 +103,16 @@ record Worked(SpecimenRecord specimen, Trace trace, Piece piece, Rules rules, Re
                 .foundBy(analysisId));
         values().forEach((found, typed) ->
                 entries.add(new Bench.Entry(label, found.key(), 1, typed, end, gaugeId, typed).foundBy(analysisId)));
-        if (entries.stream()
-                .noneMatch(entry -> entry.field().equals(data.closing().key()))) {
+        found.rows().forEach((key, values) -> {
+            Field row = data.sheet().field(key).orElseThrow();
+            for (int i = 0; i < values.size(); i++) {
+                String typed = typed(row, values.get(i));
+                entries.add(new Bench.Entry(label, key, i + 1, typed, end, gaugeId, typed).foundBy(analysisId));
+            }
+        });
+        if (found.rows().isEmpty()
+                && entries.stream()
+                        .noneMatch(entry -> entry.field().equals(data.closing().key()))) {
             throw new IllegalArgumentException("nothing was found that the test is read by");
         }
         return entries;
@@ -110,9 +128,13 @@ record Worked(SpecimenRecord specimen, Trace trace, Piece piece, Rules rules, Re
         Map<Field, String> values = new LinkedHashMap<>();
         found.values().forEach((key, value) -> {
             Field field = specimen.method().data().sheet().field(key).orElseThrow();
-            values.put(field, number(value, DIGITS) + (field.unit().isEmpty() ? "" : " " + field.unit()));
+            values.put(field, typed(field, value));
         });
         return values;
+    }
+
+    private static String typed(Field field, double value) {
+        return number(value, DIGITS) + (field.unit().isEmpty() ? "" : " " + field.unit());
     }
 
     /** The same as people read them, with what is not there and why. */
@@ -128,12 +150,23 @@ record Worked(SpecimenRecord specimen, Trace trace, Piece piece, Rules rules, Re
         MethodData data = specimen.method().data();
         found.values().forEach((key, value) -> {
             Field field = data.sheet().field(key).orElseThrow();
-            facts.add(new Fact(field.words(), Figures.withUnit(value, 4, field.unit()), true));
+            facts.add(new Fact(field.words(), shown(field, value), true));
+        });
+        found.rows().forEach((key, values) -> {
+            Field field = data.sheet().field(key).orElseThrow();
+            facts.add(new Fact(
+                    field.words() + ", " + values.size() + (values.size() == 1 ? " reading" : " readings"),
+                    shown(field, values.get(0)) + " to " + shown(field, values.get(values.size() - 1)),
+                    true));
         });
         found.missing()
                 .forEach((key, why) ->
                         facts.add(new Fact(data.sheet().field(key).orElseThrow().words(), why, false)));
         return facts;
+    }
+
+    private static String shown(Field field, double value) {
+        return field.dimension() == Dimension.TIME ? Figures.time(value) : Figures.withUnit(value, 4, field.unit());
     }
 
     /** Stress and slope as a reader knows them; what the sheet holds are loads, so that a section corrected later moves them too. */
@@ -203,6 +236,11 @@ record Worked(SpecimenRecord specimen, Trace trace, Piece piece, Rules rules, Re
     /** The rules as they are told. */
     static String words(Rules rules, Loading loading) {
         List<String> words = new ArrayList<>();
+        if (loading.isHeld()) {
+            return rules.breakAt().isPresent()
+                    ? "break at point " + rules.breakAt().getAsInt()
+                    : "what ends the load is found on the record";
+        }
         if (loading.isStrain()) {
             words.add(
                     "slope between strains " + Figures.plain(rules.from(), 5) + " and " + Figures.plain(rules.to(), 5));

@@ -9,6 +9,7 @@ import org.ysometron.app.bench.SpecimenRecord;
 import org.ysometron.app.curve.Second;
 import org.ysometron.app.curve.Uploads;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.curve.Piece;
 import org.ysometron.core.reading.Readings;
@@ -26,6 +27,15 @@ class Recorder {
     Recorder(Bench bench, Uploads uploads) {
         this.bench = bench;
         this.uploads = uploads;
+    }
+
+    /** Takes in what a displacement gauge wrote beside a bar that hung, and from which the load was taken off again. */
+    void hung(LotView lot, SpecimenView bar, double hours, long gauge) {
+        List<Uploads.Sent> sent =
+                List.of(new Uploads.Sent(lot.code() + "-" + bar.label() + ".csv", new HungBar(hours).csv(bar.id())));
+        long upload = uploads.stage(
+                lot, new Uploads.Said("creep", Piece.By.EXTENSOMETER, Second.NONE, gauge, 0), sent, "bench");
+        uploads.take(lot, upload, Map.of(), "bench");
     }
 
     /** Takes in the records of the tension bars of a lot that were broken. */

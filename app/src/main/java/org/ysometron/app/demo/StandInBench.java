@@ -127,6 +127,9 @@ class StandInBench {
                     "modulus",
                     (flat ? Recorder.FLAT_MODULUS : Recorder.UPRIGHT_MODULUS) * (1 + 0.01 * chance.nextGaussian()));
         }
+        if (record.method().data().id().equals("heat-under-load")) {
+            known.put("onset", 94 + 2 * chance.nextGaussian());
+        }
         List<String> rows = new ArrayList<>();
         known.forEach((field, value) -> rows.add(String.format(Locale.ROOT, "%s,%s,%.5f", name, field, value)));
         return rows;

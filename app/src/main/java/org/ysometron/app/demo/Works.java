@@ -165,14 +165,19 @@ class Works {
                 "bench");
     }
 
-    /** One specimen's test as it was typed at the bench: texts by field, one a place. */
-    void test(
-            LotView lot, SpecimenView specimen, Map<String, List<String>> typed, @Nullable End end, String instrument) {
-        long read = instruments.all().stream()
-                .filter(known -> known.name().equals(instrument))
+    /** The instrument of this name. */
+    long instrument(String name) {
+        return instruments.all().stream()
+                .filter(known -> known.name().equals(name))
                 .findFirst()
                 .orElseThrow()
                 .id();
+    }
+
+    /** One specimen's test as it was typed at the bench: texts by field, one a place. */
+    void test(
+            LotView lot, SpecimenView specimen, Map<String, List<String>> typed, @Nullable End end, String instrument) {
+        long read = instrument(instrument);
         List<Bench.Entry> entries = new ArrayList<>();
         typed.forEach((field, texts) -> {
             for (int place = 1; place <= texts.size(); place++) {

@@ -127,6 +127,8 @@ class Workshop {
         long oven = machine("oven 1");
         calibrations.enter(oven, works.daysAgo(95), works.daysAgo(-270), "K-2305", "quality");
         long weights = measuring(Kind.WEIGHTS, "creep weights", 400, 0.001, "", 0);
+        long travel = measuring(Kind.DISPLACEMENT_GAUGE, "displacement gauge", 12, 0.003, "", 0);
+        calibrations.enter(travel, works.daysAgo(75), works.daysAgo(-290), "K-2318", "quality");
         long torque = measuring(Kind.TORQUE_GAUGE, "torque gauge", 5, 0.01, "", 0);
         calibrations.enter(torque, works.daysAgo(70), works.daysAgo(-295), "K-2316", "quality");
         calibrations.enter(heavy, works.daysAgo(80), works.daysAgo(-285), "K-2312", "quality");

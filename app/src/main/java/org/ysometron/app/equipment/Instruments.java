@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.store.PageMemory;
@@ -15,6 +16,7 @@ import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.method.Equipment;
 import org.ysometron.core.method.Headroom;
+import org.ysometron.core.method.MethodData;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.UnitOfMeasure;
 
@@ -149,6 +151,15 @@ public class Instruments {
         return java.util.Arrays.stream(Kind.values())
                 .filter(kind -> kind.serves(equipment))
                 .flatMap(kind -> ofKind(kind).stream())
+                .toList();
+    }
+
+    /** What the figures of a method are read on: under a load that hangs a gauge of the extension too, where the register has one. */
+    public List<InstrumentView> reading(MethodData method) {
+        boolean held = method.recorded().filter(one -> one.loading().isHeld()).isPresent();
+        return Stream.concat(
+                        held ? ofKind(Kind.DISPLACEMENT_GAUGE).stream() : Stream.empty(),
+                        serving(method.equipment()).stream())
                 .toList();
     }
 

@@ -17,6 +17,8 @@ public enum Kind {
     DUROMETER_A("durometer of type A", null, null, Equipment.DUROMETER_A),
     DUROMETER_D("durometer of type D", null, null, Equipment.DUROMETER_D),
     DIAMETER_GAUGE("diameter gauge", null, null, null),
+    /** What rides on a specimen under a load: its capacity is its travel. */
+    DISPLACEMENT_GAUGE("displacement gauge", Dimension.LENGTH, null, null),
     COLOUR_INSTRUMENT("colour instrument", null, null, Equipment.COLOUR_INSTRUMENT),
     FIXTURE("fixture", Dimension.FORCE, null, null),
     PRINTER("printer", null, Station.PRINTER, null),
@@ -67,7 +69,7 @@ public enum Kind {
      */
     public boolean isUncertainIn(Dimension dimension) {
         return switch (this) {
-            case BALANCE, DUROMETER_A, DUROMETER_D, COLOUR_INSTRUMENT -> dimension == reads();
+            case BALANCE, DISPLACEMENT_GAUGE, DUROMETER_A, DUROMETER_D, COLOUR_INSTRUMENT -> dimension == reads();
             default -> true;
         };
     }

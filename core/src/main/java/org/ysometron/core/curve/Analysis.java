@@ -93,7 +93,10 @@ public record Analysis(
             YIELD("yield"),
             STRENGTH("strength"),
             PLATEAU("the gauge ended"),
-            BREAK("break");
+            BREAK("break"),
+            /** One of many along the record. */
+            READ("read"),
+            UNLOADED("load off");
 
             private final String words;
 

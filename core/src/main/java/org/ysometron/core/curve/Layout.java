@@ -49,6 +49,13 @@ public record Layout(char delimiter, boolean decimalComma, int headRows, List<Co
             };
         }
 
+        /** Those that a record of such a loading can have. */
+        public static List<Role> of(Loading loading) {
+            return Stream.of(values())
+                    .filter(role -> !loading.isHeld() || (role != TIME && role != SECOND))
+                    .toList();
+        }
+
         /** What stands in it; a ratio for a specimen's name. */
         public Dimension dimension(Loading loading) {
             return switch (this) {
@@ -77,11 +84,21 @@ public record Layout(char delimiter, boolean decimalComma, int headRows, List<Co
             return percent ? typed / 100 : value;
         }
 
+        /** What stands in it, by its unit where that tells: a length in the place of the load is an extension. */
+        String what() {
+            return switch (unit.map(UnitOfMeasure::dimension).orElse(Dimension.RATIO)) {
+                case LENGTH -> role == Role.FORCE ? "extension" : role.words();
+                case TIME -> role == Role.EXTENSION ? "time under load" : role.words();
+                case TORQUE -> "torque";
+                case ANGLE -> "angle";
+                default -> role.words();
+            };
+        }
+
         /** Title and unit, for whoever confirms them. */
         public String words() {
             String known = percent ? "%" : unit.map(UnitOfMeasure::symbol).orElse(share ? "mm/mm" : "");
-            return role.words() + ": column " + (index + 1) + " '" + title + "'"
-                    + (known.isEmpty() ? "" : " in " + known);
+            return what() + ": column " + (index + 1) + " '" + title + "'" + (known.isEmpty() ? "" : " in " + known);
         }
     }
 

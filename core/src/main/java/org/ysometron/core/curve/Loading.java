@@ -24,7 +24,9 @@ public enum Loading {
             "mechanics handbook, solid round bar, elastic",
             Dimension.TORQUE,
             Dimension.ANGLE,
-            Math.PI / 180);
+            Math.PI / 180),
+    /** Pulled by a load that hangs: what grows is the extension, by the time under the load (ISO 899-1). */
+    HOLD("ΔL", "", "ISO 899-1", Dimension.LENGTH, Dimension.TIME, 0);
 
     private final String symbol;
     private final String formula;
@@ -57,12 +59,27 @@ public enum Loading {
         return source;
     }
 
-    /** What the load is: a force or a torque. */
+    /** Whether the load hangs, so that time goes by where others are pulled. */
+    public boolean isHeld() {
+        return this == HOLD;
+    }
+
+    /** What a way over the length is multiplied by to be drawn: a strain in percent, a time in hours. */
+    public double drawn() {
+        return isHeld() ? 1 / 3600.0 : isStrain() ? 100 : 1;
+    }
+
+    /** Unit in which a way over the length is drawn. */
+    public String drawnUnit() {
+        return isHeld() ? "h" : isStrain() ? "%" : way.workingUnit();
+    }
+
+    /** What the load is: a force or a torque; the extension under a load that hangs. */
     public Dimension load() {
         return load;
     }
 
-    /** What the way is: a length or an angle. */
+    /** What the way is: a length or an angle; the time under a load that hangs. */
     public Dimension way() {
         return way;
     }
@@ -79,22 +96,22 @@ public enum Loading {
 
     /** Whether a load comes to a stress. */
     public boolean isStress() {
-        return this != PULL_OUT;
+        return this != PULL_OUT && this != HOLD;
     }
 
     /** Whether a way comes to a strain. */
     public boolean isStrain() {
-        return this != PULL_OUT && this != SHEAR_PIN;
+        return this != PULL_OUT && this != HOLD && this != SHEAR_PIN;
     }
 
     /** What a load is called. */
     public String loadWords() {
-        return load == Dimension.TORQUE ? "torque" : "force";
+        return this == HOLD ? "extension" : load == Dimension.TORQUE ? "torque" : "force";
     }
 
     /** What a way is called. */
     public String wayWords() {
-        return way == Dimension.ANGLE ? "angle" : "extension";
+        return this == HOLD ? "time under load" : way == Dimension.ANGLE ? "angle" : "extension";
     }
 
     /** J in one working unit of load times one of way. */

@@ -44,7 +44,7 @@ public final class Trace {
                     + extension.length + " extensions and " + time.length + " times");
         }
         requireNumbers("force", force, 1e9);
-        requireNumbers("extension", extension, 1e6);
+        requireNumbers("extension", extension, 1e8);
         requireNumbers("time", time, 1e9);
         boolean backwards = time.length > 1 && time[n - 1] < time[0];
         Trace trace = new Trace(ordered(time, backwards), ordered(force, backwards), ordered(extension, backwards));

@@ -1,5 +1,6 @@
 package org.ysometron.core.curve;
 
+import de.siegmar.fastcsv.reader.AbstractBaseCsvCallbackHandler;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
@@ -15,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.ysometron.core.quantity.Dimension;
 import org.ysometron.core.quantity.Problem;
 import org.ysometron.core.quantity.UnitOfMeasure;
@@ -205,8 +207,8 @@ public final class TraceFile {
                 throw new Unreadable(
                         head == 0 ? "row 1" : "row " + head,
                         "no column is named for the " + role.words(loading),
-                        "a head with " + String.join(", ", NAMES.getOrDefault(role, List.of()))
-                                + " and its unit, for example " + example(role, loading),
+                        "a head with " + String.join(", ", names(role, loading)) + " and its unit, for example "
+                                + example(role, loading),
                         "Say which column it is.");
             }
         }
@@ -220,45 +222,57 @@ public final class TraceFile {
      */
     public static List<Read> read(String text, Layout layout) {
         requireText(text);
-        Map<String, Columns> bySpecimen = new LinkedHashMap<>();
         Taking taking = new Taking(layout);
-        int row = 0;
-        try (CsvReader<CsvRecord> reader = CsvReader.builder()
+        try (CsvReader<Integer> reader = CsvReader.builder()
                 .fieldSeparator(layout.delimiter())
                 .skipEmptyLines(true)
                 .allowMissingFields(true)
                 .allowExtraFields(true)
-                .ofCsvRecord(text.startsWith("\uFEFF") ? text.substring(1) : text)) {
-            for (CsvRecord line : reader) {
-                row = (int) line.getStartingLineNumber();
-                if (row > layout.headRows()) {
-                    taking.take(line, row, bySpecimen);
-                }
-            }
+                .build(taking, text.startsWith("\uFEFF") ? text.substring(1) : text)) {
+            reader.forEach(taking::taken);
         } catch (CsvParseException | IOException | UncheckedIOException broken) {
-            throw new Unreadable("row " + (row + 1), "quotes that do not end", "cells with a delimiter between", "");
+            throw new Unreadable(
+                    "row " + (taking.last + 1), "quotes that do not end", "cells with a delimiter between", "");
         }
+        Map<String, Columns> bySpecimen = taking.bySpecimen;
         if (bySpecimen.isEmpty()) {
             throw new Unreadable("the file", "no rows of figures", "at least " + Trace.FEWEST, "");
         }
-        boolean share = layout.column(Layout.Role.EXTENSION).orElseThrow().share();
+        Layout.Column way = layout.column(Layout.Role.EXTENSION).orElseThrow();
         List<Read> read = new ArrayList<>();
-        bySpecimen.forEach((specimen, columns) -> read.add(columns.read(specimen, share)));
+        bySpecimen.forEach((specimen, columns) -> read.add(columns.read(specimen, way)));
         return read;
     }
 
-    /** The columns that are taken, looked up once and not for each row. */
-    private static final class Taking {
+    /** Takes the figures of the rows as they are parsed: no text is made of a cell that is a plain figure. */
+    private static final class Taking extends AbstractBaseCsvCallbackHandler<Integer> {
 
         private static final List<Layout.Role> FIGURES =
                 List.of(Layout.Role.TIME, Layout.Role.FORCE, Layout.Role.EXTENSION, Layout.Role.SECOND);
 
+        private final Map<String, Columns> bySpecimen = new LinkedHashMap<>();
+        private final int head;
         private final int most;
         private final int specimen;
         private final boolean comma;
         private final List<Layout.Column> columns;
 
+        /** Which of the columns stands in a cell, by the cell's place; -1 for one that is not taken. */
+        private final int[] which;
+
+        /** Of each column whether its figures stand in the working unit already: nobody converts a million of them for that. */
+        private final boolean[] asTyped;
+
+        private final double[] figures;
+        private @Nullable Unreadable refused;
+        private int row;
+        private int last;
+        private String name = "";
+        private String of = "";
+        private Growing[] into = {};
+
         Taking(Layout layout) {
+            head = layout.headRows();
             most = layout.columns().stream()
                     .mapToInt(Layout.Column::index)
                     .max()
@@ -270,21 +284,76 @@ public final class TraceFile {
             columns = FIGURES.stream()
                     .flatMap(role -> layout.column(role).stream())
                     .toList();
+            which = new int[most + 1];
+            Arrays.fill(which, -1);
+            asTyped = new boolean[columns.size()];
+            figures = new double[columns.size()];
+            for (int i = 0; i < asTyped.length; i++) {
+                Layout.Column column = columns.get(i);
+                which[column.index()] = i;
+                asTyped[i] = !column.percent()
+                        && column.unit().map(UnitOfMeasure::isWorking).orElse(true);
+            }
         }
 
-        void take(CsvRecord line, int row, Map<String, Columns> bySpecimen) {
-            if (line.getFieldCount() <= most) {
+        @Override
+        protected void handleBegin(long startingLineNumber) {
+            row = (int) startingLineNumber;
+            name = "";
+        }
+
+        @Override
+        protected void handleField(int at, char[] cells, int from, int length, boolean quoted) {
+            if (row <= head || at > most) {
+                return;
+            }
+            if (at == specimen) {
+                name = new String(cells, from, length).strip();
+            } else if (which[at] >= 0) {
+                figure(which[at], cells, from, length);
+            }
+        }
+
+        private void figure(int which, char[] cells, int from, int length) {
+            Layout.Column column = columns.get(which);
+            double plain = plainFigure(cells, from, length, comma ? ',' : '.');
+            try {
+                double figure =
+                        Double.isNaN(plain) ? anyFigure(new String(cells, from, length), row, column, comma) : plain;
+                figures[which] = asTyped[which] ? figure : column.working(figure);
+            } catch (Unreadable none) {
+                // Thrown from here it would be told as a fault of the parser's.
+                refused = refused == null ? none : refused;
+            }
+        }
+
+        @Override
+        protected Integer buildRecord() {
+            return getFieldCount();
+        }
+
+        void taken(int cells) {
+            last = row;
+            if (row <= head) {
+                return;
+            }
+            if (cells <= most) {
                 throw new Unreadable(
                         "row " + row,
-                        "it ends after " + line.getFieldCount() + " cells",
+                        "it ends after " + cells + " cells",
                         "at least " + (most + 1),
                         "Was the file cut off? Export it again.");
             }
-            String name = specimen < 0 ? "" : line.getField(specimen).strip();
-            Columns own = bySpecimen.computeIfAbsent(name, key -> new Columns());
-            for (Layout.Column column : columns) {
-                double figure = figure(line.getField(column.index()), row, column, comma);
-                own.of(column.role()).add(column.working(figure));
+            if (refused != null) {
+                throw refused;
+            }
+            if (into.length == 0 || !name.equals(of)) {
+                Columns own = bySpecimen.computeIfAbsent(name, key -> new Columns());
+                into = columns.stream().map(column -> own.of(column.role())).toArray(Growing[]::new);
+                of = name;
+            }
+            for (int i = 0; i < into.length; i++) {
+                into[i].add(figures[i]);
             }
         }
     }
@@ -294,23 +363,18 @@ public final class TraceFile {
         1, 1e1, 1e2, 1e3, 1e4, 1e5, 1e6, 1e7, 1e8, 1e9, 1e10, 1e11, 1e12, 1e13, 1e14, 1e15
     };
 
-    private static double figure(String typed, int row, Layout.Column column, boolean comma) {
-        double plain = plainFigure(typed, comma ? ',' : '.');
-        return Double.isNaN(plain) ? anyFigure(typed, row, column, comma) : plain;
-    }
-
     /**
      * A figure of at most 15 digits without an exponent: its digits and its power of ten are both exact, so that their quotient is the nearest double
      * (as the general way finds it, several times slower). Anything else is no figure here.
      */
-    private static double plainFigure(String typed, char point) {
-        int length = typed.length();
-        int at = length > 0 && typed.charAt(0) == '-' ? 1 : 0;
+    private static double plainFigure(char[] cells, int from, int length, char point) {
+        int end = from + length;
+        int at = length > 0 && cells[from] == '-' ? from + 1 : from;
         long digits = 0;
         int count = 0;
         int decimals = -1;
-        for (int i = at; i < length; i++) {
-            char c = typed.charAt(i);
+        for (int i = at; i < end; i++) {
+            char c = cells[i];
             if (c >= '0' && c <= '9') {
                 digits = 10 * digits + (c - '0');
                 count++;
@@ -325,7 +389,7 @@ public final class TraceFile {
             return Double.NaN;
         }
         double value = digits / TENS[Math.max(decimals, 0)];
-        return value > MOST_FIGURE ? Double.NaN : at == 1 ? -value : value;
+        return value > MOST_FIGURE ? Double.NaN : at > from ? -value : value;
     }
 
     private static double anyFigure(String typed, int row, Layout.Column column, boolean comma) {
@@ -339,7 +403,7 @@ public final class TraceFile {
         }
         if (!(Math.abs(value) <= MOST_FIGURE)) {
             throw new Unreadable(
-                    "row " + row + ", " + column.role().words(),
+                    "row " + row + ", " + column.what(),
                     "'" + shortened(typed) + "'",
                     "a number without a unit, as in the rows before",
                     "Nothing of the file was taken.");
@@ -456,6 +520,12 @@ public final class TraceFile {
         return figures >= 2 && words <= 1;
     }
 
+    private static List<String> names(Layout.Role role, Loading loading) {
+        Layout.Role named =
+                !loading.isHeld() ? role : role == Layout.Role.EXTENSION ? Layout.Role.TIME : Layout.Role.EXTENSION;
+        return NAMES.getOrDefault(named, List.of());
+    }
+
     private static String example(Layout.Role role, Loading loading) {
         return role.words(loading) + " [" + role.dimension(loading).workingUnit() + "]";
     }
@@ -492,13 +562,13 @@ public final class TraceFile {
         String unit = below.isEmpty() && inside.matches() ? inside.group(2) : below;
         String word =
                 name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", " ").strip();
-        Optional<Layout.Role> role = role(word);
+        Optional<Layout.Role> role = role(word, loading);
         if (role.isEmpty()) {
             return Optional.empty();
         }
         Layout.Role free = role.get();
         if (isTaken(before, free)) {
-            if (free != Layout.Role.EXTENSION || isTaken(before, Layout.Role.SECOND)) {
+            if (free != Layout.Role.EXTENSION || loading.isHeld() || isTaken(before, Layout.Role.SECOND)) {
                 return Optional.empty();
             }
             free = Layout.Role.SECOND;
@@ -545,7 +615,16 @@ public final class TraceFile {
         return known;
     }
 
-    private static Optional<Layout.Role> role(String word) {
+    private static Optional<Layout.Role> role(String word, Loading loading) {
+        if (loading.isHeld()) {
+            // What grows stands where a load does, by the time; a load beside it hangs all the while.
+            return role(word, Loading.PULL).flatMap(role -> switch (role) {
+                case TIME -> Optional.of(Layout.Role.EXTENSION);
+                case EXTENSION -> Optional.of(Layout.Role.FORCE);
+                case SPECIMEN -> Optional.of(role);
+                default -> Optional.empty();
+            });
+        }
         List<String> words = List.of(word.split(" "));
         for (Layout.Role role :
                 List.of(Layout.Role.SPECIMEN, Layout.Role.TIME, Layout.Role.FORCE, Layout.Role.EXTENSION)) {
@@ -586,14 +665,18 @@ public final class TraceFile {
             return grown == null ? new double[0] : grown.values();
         }
 
-        Read read(String specimen, boolean share) {
+        Read read(String specimen, Layout.Column way) {
+            // What is read by the time has its time there; in order it is like any other.
+            boolean byTime = way.unit()
+                    .filter(unit -> unit.dimension() == Dimension.TIME)
+                    .isPresent();
             return new Read(
                     specimen,
-                    all(Layout.Role.TIME),
+                    all(byTime ? Layout.Role.EXTENSION : Layout.Role.TIME),
                     all(Layout.Role.FORCE),
                     all(Layout.Role.EXTENSION),
                     all(Layout.Role.SECOND),
-                    share);
+                    way.share());
         }
     }
 

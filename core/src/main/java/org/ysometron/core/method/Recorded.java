@@ -1,12 +1,15 @@
 package org.ysometron.core.method;
 
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.ysometron.core.curve.Analysis;
+import org.ysometron.core.curve.Held;
 import org.ysometron.core.curve.Loading;
 import org.ysometron.core.curve.Piece;
 import org.ysometron.core.curve.Rules;
@@ -26,8 +29,17 @@ import org.ysometron.core.reading.Readings;
 public record Recorded(
         String field, Loading loading, Optional<String> gauge, Optional<String> travel, Map<String, Find> finds) {
 
-    /** Copies. */
+    /**
+     * Copies.
+     *
+     * @throws IllegalArgumentException where something is to be found that such a record does not show
+     */
     public Recorded {
+        for (Find find : finds.values()) {
+            if (find.what().isHeld() != loading.isHeld()) {
+                throw new IllegalArgumentException(find.what() + " is not found on a record of " + loading.wayWords());
+            }
+        }
         finds = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(finds));
     }
 
@@ -55,7 +67,20 @@ public record Recorded(
         /** The load as the way passes a place of it. */
         LOAD_AT,
         /** The load as the strain passes a figure; of an extensometer alone. */
-        LOAD_AT_STRAIN
+        LOAD_AT_STRAIN,
+        /** Of a load that hangs: the times under it at which the extension is read. */
+        TIMES,
+        /** Of a load that hangs: the extensions then, one a time. */
+        EXTENSIONS,
+        /** Of a load that hangs: the extension ten minutes after it was taken off. */
+        LEFT_AFTER_UNLOADING,
+        /** Of a load that hangs: the first time after a break that the record has. */
+        FOUND_BROKEN;
+
+        /** Whether it is found on a record of a load that hangs, and on no other. */
+        boolean isHeld() {
+            return EnumSet.range(TIMES, FOUND_BROKEN).contains(this);
+        }
     }
 
     /**
@@ -91,12 +116,18 @@ public record Recorded(
      * What came of a record.
      *
      * @param values by key of their field, in its working unit
+     * @param rows the same of fields that are read again and again, in order
      * @param missing why there is none, by key of the field
      */
-    public record Found(Analysis analysis, Map<String, Double> values, Map<String, String> missing) {
+    public record Found(
+            Analysis analysis,
+            Map<String, Double> values,
+            Map<String, List<Double>> rows,
+            Map<String, String> missing) {
 
         /** Copies. */
         public Found {
+            rows = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(rows));
             values = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(values));
             missing = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(missing));
         }
@@ -125,6 +156,19 @@ public record Recorded(
             case SHEAR_PIN -> Loading.pin(sizes.number("diameter"));
             case TWIST_ROD -> Loading.twisted(sizes.number("diameter"), span(pinned));
             case PULL_OUT -> Loading.of(Loading.PULL_OUT);
+            case HOLD -> {
+                if (by == Piece.By.CROSSHEAD) {
+                    throw new IllegalArgumentException(
+                            "a load that hangs has no crosshead: the extension is read on the specimen");
+                }
+                // The stress is the load's, and no record of extension has it.
+                if (sizes.mean("mass").isEmpty()) {
+                    throw new IllegalArgumentException(
+                            "the mass that hung is not typed yet: type it at the bench first, no record of extension"
+                                    + " has it");
+                }
+                yield Loading.of(Loading.HOLD);
+            }
         };
     }
 
@@ -139,6 +183,35 @@ public record Recorded(
      * @throws IllegalArgumentException in words for a record on which nothing was pulled
      */
     public Found find(Trace trace, Piece piece, Rules rules) {
+        return loading.isHeld() ? held(trace, piece, rules) : pulled(trace, piece, rules);
+    }
+
+    private Found held(Trace trace, Piece piece, Rules rules) {
+        Held held = Held.of(trace, piece, rules);
+        Map<String, Double> values = new LinkedHashMap<>();
+        Map<String, List<Double>> rows = new LinkedHashMap<>();
+        Map<String, String> missing = new LinkedHashMap<>();
+        finds.forEach((key, find) -> {
+            switch (find.what()) {
+                case TIMES -> rows.put(key, held.times());
+                case EXTENSIONS -> rows.put(key, held.extensions());
+                case LEFT_AFTER_UNLOADING -> put(key, held.left(), held.whyNothingLeft(), values, missing);
+                default -> put(key, held.brokenBy(), "it is not seen to break", values, missing);
+            }
+        });
+        return new Found(held.analysis(), values, rows, missing);
+    }
+
+    private static void put(
+            String key, OptionalDouble value, String whyNot, Map<String, Double> values, Map<String, String> missing) {
+        if (value.isPresent()) {
+            values.put(key, value.getAsDouble());
+        } else {
+            missing.put(key, whyNot);
+        }
+    }
+
+    private Found pulled(Trace trace, Piece piece, Rules rules) {
         Analysis analysis = Analysis.of(trace, piece, rules);
         Map<String, Double> values = new LinkedHashMap<>();
         Map<String, String> missing = new LinkedHashMap<>();
@@ -150,7 +223,7 @@ public record Recorded(
                 missing.put(key, why(find, analysis, piece));
             }
         });
-        return new Found(analysis, values, missing);
+        return new Found(analysis, values, Map.of(), missing);
     }
 
     private static OptionalDouble value(Trace trace, Piece piece, Analysis found, Find find) {
@@ -179,6 +252,7 @@ public record Recorded(
             case ENERGY -> strain ? OptionalDouble.of(found.energy()) : OptionalDouble.empty();
             case LOAD_AT -> loadAt(trace, piece, found, find.at());
             case LOAD_AT_STRAIN -> strain ? loadAt(trace, piece, found, find.at() * length) : OptionalDouble.empty();
+            case TIMES, EXTENSIONS, LEFT_AFTER_UNLOADING, FOUND_BROKEN -> throw heldAlone(find);
         };
     }
 
@@ -211,6 +285,10 @@ public record Recorded(
         return OptionalDouble.empty();
     }
 
+    private static IllegalStateException heldAlone(Find find) {
+        return new IllegalStateException(find.what() + " is found under a load that hangs alone");
+    }
+
     private static String why(Find find, Analysis found, Piece piece) {
         boolean strain = piece.by() == Piece.By.EXTENSOMETER;
         return switch (find.what()) {
@@ -237,6 +315,7 @@ public record Recorded(
                         : "the crosshead's travel is no extension";
             case ENERGY -> "the crosshead's travel has grips and frame in it";
             case LOAD_AT_STRENGTH, WAY_AT_END -> "nothing above zero was found";
+            case TIMES, EXTENSIONS, LEFT_AFTER_UNLOADING, FOUND_BROKEN -> throw heldAlone(find);
         };
     }
 }

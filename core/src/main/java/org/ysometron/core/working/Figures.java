@@ -75,6 +75,13 @@ public final class Figures {
         return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
     }
 
+    /** A time under load as people say it, from seconds: 45.0 s, 12.0 min, 160.0 h. */
+    public static String time(double seconds) {
+        return seconds < 60
+                ? withUnit(seconds, 3, "s")
+                : seconds < 3600 ? withUnit(seconds / 60, 3, "min") : withUnit(seconds / 3600, 4, "h");
+    }
+
     private static String minus(String number) {
         return number.startsWith("-") ? "−" + number.substring(1) : number;
     }

@@ -107,6 +107,9 @@ public final class Panel implements AutoCloseable {
             if (one.model().kind().equals("diameter-gauge")) {
                 button(page, specimen, "wind " + serial + " 60", "wind 60 m");
             }
+            if (one.model().kind().equals("thermometer") && known.containsKey("onset")) {
+                button(page, specimen, "heat " + serial + " " + specimen, "heat " + specimen + " under its load");
+            }
             if (one.model().kind().equals("pull-tester")
                     && all.truth().bar(specimen).isPresent()) {
                 button(page, specimen, "test " + serial + " " + specimen, "Pull " + specimen);

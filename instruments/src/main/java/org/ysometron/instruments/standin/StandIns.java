@@ -29,11 +29,16 @@ public final class StandIns implements AutoCloseable {
 
     static final String HELP =
             "press SERIAL VALUE | twice SERIAL VALUE | pull SERIAL FORCE STIFFNESS | measure SERIAL SPECIMEN FIELD |"
-                    + " test SERIAL SPECIMEN [PACE] | wind SERIAL METRES | unit SERIAL | battery SERIAL low|new | zero SERIAL | again SERIAL |"
+                    + " test SERIAL SPECIMEN [PACE] | wind SERIAL METRES | heat SERIAL SPECIMEN [STEP] | unit SERIAL | battery SERIAL low|new | zero SERIAL | again SERIAL |"
                     + " list | quit";
 
     /** A test runs so much faster than one does. */
     private static final double PACE = 4;
+
+    /** Where the oven begins, and how far it goes at a time, °C. */
+    private static final double COLD = 30;
+
+    private static final double STEP = 5;
 
     private final Map<String, StandIn> bySerial = new LinkedHashMap<>();
     private final Truth truth;
@@ -118,6 +123,9 @@ public final class StandIns implements AutoCloseable {
                     one.pull(bar.get(), words.length > 3 ? Double.parseDouble(words[3]) : PACE);
                 }
                 case "wind" -> one.wind(Double.parseDouble(words[2]), PACE);
+                case "heat" -> {
+                    return heat(one, words);
+                }
                 case "unit" -> one.unit();
                 case "battery" -> one.battery(words[2].equals("low"));
                 case "zero" -> one.zero();
@@ -130,6 +138,28 @@ public final class StandIns implements AutoCloseable {
             return "Expected " + HELP;
         }
         return "done";
+    }
+
+    /**
+     * An oven with a bar under a load in it: it goes up in steps and holds each, and the thermometer is read twice, at the last step that the bar
+     * held and at the first at which it moved.
+     */
+    private String heat(StandIn one, String[] words) throws InterruptedException {
+        OptionalDouble onset = truth.of(words[2], "onset");
+        double step = words.length > 3 ? Double.parseDouble(words[3]) : STEP;
+        if (onset.isEmpty()) {
+            return "Nobody knows where " + words[2] + " moves: press " + words[1] + " VALUE";
+        }
+        if (!(step > 0)) {
+            return "A step goes up, by 5 for example";
+        }
+        double held = COLD;
+        while (held + step < onset.getAsDouble()) {
+            held += step;
+        }
+        one.press(held);
+        one.press(held + step);
+        return "held at " + held + " °C, moved at " + (held + step) + " °C";
     }
 
     @Override

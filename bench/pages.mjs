@@ -25,6 +25,8 @@ const pages = {
   gate: "/",
   evidence: `/lots/${newest}/evidence`,
   drift: `/products/skerry-bf10/drift?series=${upright}`,
+  glance: "/drift",
+  claims: "/products/skerry-bf10/claims-by-lots",
   calendar: "/calendar",
   plan: `/lots/${newest}/plan`,
   product_plan: "/products/skerry-bf10/plan",

@@ -76,3 +76,23 @@ y <- c(38.1, 37.9, 37.2, 37.3, 36.6, 36.4, 35.8); x <- seq_along(y); i <- paste0
 case("lots-left", i, "value", b, "r1e-9"); case("lots-left", i, "lots", (33 - median(y - b * x)) / b - 7, "r1e-9")
 f <- lm(y ~ x); edge_at <- function(side, lo, hi) uniroot(function(at) predict(f, data.frame(x = at), interval = "confidence")[, side] - 33, c(lo, hi), tol = 1e-12)$root - 7
 case("lots-left", i, "fewest", edge_at("lwr", 7, 20), "r1e-8"); case("lots-left", i, "most", edge_at("upr", 7, 60), "r1e-8")
+source_of("R qtukey with each pair's own error and degrees of freedom (Games and Howell); t.test's own formula for two")
+mm <- c(28.4, 27.1, 25.9); ss <- c(0.8, 1.1, 0.9); nn <- c(5, 5, 4); i <- paste0("means=", lst(mm), "; deviations=", lst(ss), "; sizes=", lst(nn)); at <- 0
+for (a in 1:2) for (b in (a + 1):3) {
+  va <- ss[a]^2 / nn[a]; vb <- ss[b]^2 / nn[b]; df <- (va + vb)^2 / (va^2 / (nn[a] - 1) + vb^2 / (nn[b] - 1)); half <- qtukey(0.95, 3, df) / sqrt(2) * sqrt(va + vb)
+  case("lot-differences", i, paste0("low:", at), mm[b] - mm[a] - half, "1e-6"); case("lot-differences", i, paste0("high:", at), mm[b] - mm[a] + half, "1e-6"); at <- at + 1
+}
+va <- ss[1]^2 / nn[1]; vb <- ss[2]^2 / nn[2]; df <- (va + vb)^2 / (va^2 / 4 + vb^2 / 4)
+case("lot-differences", paste0("means=", lst(mm[1:2]), "; deviations=", lst(ss[1:2]), "; sizes=", lst(nn[1:2])), "low:0", mm[2] - mm[1] - qt(0.975, df) * sqrt(va + vb))
+source_of("R, variance of the lot means and pooled variance, Satterthwaite's degrees of freedom by hand; qt with tolerance factor by pt's noncentrality")
+i <- paste0("means=", lst(mm), "; deviations=", lst(ss), "; sizes=", lst(nn), "; lower=20"); sw <- sum((nn - 1) * ss^2) / sum(nn - 1); rest <- sw * (1 - mean(1 / nn)); whole <- var(mm) + rest
+case("lot-capability", i, "sigma", sqrt(whole)); case("lot-capability", i, "freedom", whole^2 / (var(mm)^2 / 2 + rest^2 / sum(nn - 1))); case("lot-capability", i, "value", (mean(mm) - 20) / 3 / sqrt(whole))
+mm <- c(28.4, 27.1, 25.9, 27.7, 28.8, 26.4, 27.9, 28.1, 27.3, 26.9, 28.0); ss <- c(0.8, 1.1, 0.9, 0.7, 1.2, 0.8, 0.6, 1.0, 0.9, 1.3, 0.7); nn <- c(5, 5, 4, 5, 5, 3, 5, 5, 6, 5, 5)
+bb <- mm - qt(0.95, nn - 1) * ss / sqrt(nn); k <- length(bb); kk <- uniroot(function(f) pt(f * sqrt(k), k - 1, qnorm(0.95) * sqrt(k)) - 0.95, c(1, 6), tol = 1e-12)$root
+case("supportable-edge", paste0("means=", lst(mm), "; deviations=", lst(ss), "; sizes=", lst(nn)), "value", mean(bb) - kk * sd(bb), "1e-6")
+source_of("R, simulated on its own: 20-lot baselines, limits by the mean moving range, beyond the limits or eight on one side; medians of 4000 runs of at most 1000 lots")
+set.seed(7); first <- function() {
+  b <- rnorm(20); s <- mean(abs(diff(b))) / (2 / sqrt(pi)); z <- (rnorm(1000) - mean(b)) / s; out <- which(abs(z) > 3); r <- rle(sign(z)); e <- cumsum(r$lengths); w <- which(r$lengths >= 8)
+  min(c(1001, out, if (length(w)) e[w[1]] - r$lengths[w[1]] + 8))
+}
+case("chart-trial", "baseline=20; range=off; spread=off; series=4000; most=1000", "value", median(replicate(4000, first())), "5")

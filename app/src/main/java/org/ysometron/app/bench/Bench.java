@@ -163,6 +163,14 @@ public class Bench {
             String reason,
             String confirmed) {}
 
+    /** Who read something of a lot, and with which instrument. */
+    public record Hand(long lotId, String enteredBy, long instrumentId) {}
+
+    /** Whose hands and which instruments stand behind the readings of these lots that count. */
+    public List<Hand> hands(Collection<Long> lotIds) {
+        return lotIds.isEmpty() ? List.of() : readings.hands(lotIds);
+    }
+
     /** One of several readings sent together that cannot be taken: none of them is stored. */
     static final class NotTaken extends Refusal {
 

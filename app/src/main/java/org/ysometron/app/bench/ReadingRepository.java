@@ -66,6 +66,12 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
             """)
     List<Use> uses(Collection<Long> lots);
 
+    @Query("""
+            select distinct new org.ysometron.app.bench.Bench$Hand(r.lotId, r.enteredBy, r.instrumentId)
+            from Reading r where r.live = 1 and r.instrumentId is not null and r.lotId in :lots
+            """)
+    List<Bench.Hand> hands(Collection<Long> lots);
+
     /** When a result became known. */
     record Known(long id, java.time.Instant at) {}
 

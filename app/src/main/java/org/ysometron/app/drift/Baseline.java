@@ -27,6 +27,13 @@ class Baseline {
     @Nullable
     Double spread;
 
+    /** Harmonic mean of its lots' n; null where its limits are the same for every n, as they were signed. */
+    @Nullable
+    Double size;
+
+    /** Names of the rules that were signed with it. */
+    String rules;
+
     String signedBy;
     Instant signedAt;
     String reason;

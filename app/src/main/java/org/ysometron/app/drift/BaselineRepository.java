@@ -13,6 +13,13 @@ interface BaselineRepository extends JpaRepository<Baseline, Long> {
 
     List<Baseline> findBySeriesIdOrderByVersionDesc(long seriesId);
 
+    /** The version in force of a series. */
+    record InForce(long seriesId, int version) {}
+
+    @Query("select new org.ysometron.app.drift.BaselineRepository$InForce(b.seriesId, max(b.version)) from Baseline b"
+            + " group by b.seriesId")
+    List<InForce> inForce();
+
     /** Series with any. */
     @Query("select distinct b.seriesId from Baseline b where b.seriesId in ?1")
     Set<Long> signed(Collection<Long> seriesIds);

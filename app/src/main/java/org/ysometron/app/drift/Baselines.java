@@ -5,9 +5,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.evidence.SeriesPoints;
@@ -17,7 +19,9 @@ import org.ysometron.app.store.Write;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.drift.ChartRules;
 import org.ysometron.core.drift.IndividualsLimits;
+import org.ysometron.core.drift.LotLimits;
 import org.ysometron.core.drift.SpreadLimits;
 import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
@@ -58,6 +62,8 @@ public class Baselines {
      * A baseline as other slices see it.
      *
      * @param spread standard deviation within lots; empty when no lot of it has one
+     * @param size harmonic mean of its lots' n; empty where its limits are the same for every n
+     * @param rules that were signed with it
      */
     public record BaselineView(
             long id,
@@ -68,34 +74,32 @@ public class Baselines {
             double meanRange,
             double rangeUpper,
             OptionalDouble spread,
+            OptionalDouble size,
+            ChartRules rules,
             String signedBy,
             Instant signedAt,
             String reason) {
 
-        /** Upper control limit of lot means. */
-        public double upper() {
-            return centre + 3 * sigma;
-        }
-
-        /** Lower control limit of lot means. */
-        public double lower() {
-            return centre - 3 * sigma;
+        /** Its limits, for lots of any n. */
+        public LotLimits limits() {
+            return new LotLimits(centre, sigma, rangeUpper, size, spread);
         }
 
         /** Whether too few lots stand behind it. */
         public boolean isProvisional() {
             return lots < IndividualsLimits.LOTS_WANTED;
         }
-
-        /** Limits of the scatter within lots; only where it has one. */
-        SpreadLimits spreadLimits() {
-            return new SpreadLimits(lots, spread.orElseThrow(), Working.NONE);
-        }
     }
 
     /** The baseline in force for a series. */
     public Optional<BaselineView> newest(long seriesId) {
         return baselines.findFirstBySeriesIdOrderByVersionDesc(seriesId).map(Baselines::view);
+    }
+
+    /** The version in force of every series that has one. */
+    Map<Long, Integer> versions() {
+        return baselines.inForce().stream()
+                .collect(Collectors.toMap(BaselineRepository.InForce::seriesId, BaselineRepository.InForce::version));
     }
 
     /** Every version, newest first. */
@@ -122,7 +126,12 @@ public class Baselines {
         Optional<Baseline> signed = baselines.findBySeriesIdOrderByVersionDesc(seriesId).stream()
                 .filter(baseline -> baseline.version == version)
                 .findFirst();
-        return signed.flatMap(baseline -> proposed(seriesId, version, lots.findByBaselineIdOrderById(baseline.id)));
+        return signed.flatMap(baseline -> proposed(
+                seriesId,
+                version,
+                lots.findByBaselineIdOrderById(baseline.id),
+                baseline.size != null,
+                rules(baseline)));
     }
 
     /** The series that a baseline is of. */
@@ -143,9 +152,15 @@ public class Baselines {
                 : working;
     }
 
-    /** Signs a baseline from these lots of a series, in order of making. */
+    /** Signs a baseline from these lots of a series, in order of making, with the usual rules. */
     @Write
     public BaselineView sign(long seriesId, Set<Long> chosen, String reason, String by) {
+        return sign(seriesId, chosen, ChartRules.USUAL, reason, by);
+    }
+
+    /** The same with rules of its own. */
+    @Write
+    public BaselineView sign(long seriesId, Set<Long> chosen, ChartRules rules, String reason, String by) {
         Reasons.require("reason", reason, "The reason why these lots stand for the material as it should be", 300);
         String unit = series.series(seriesId).property().unit();
         List<PointView> points = series.points(seriesId).stream()
@@ -181,6 +196,8 @@ public class Baselines {
         baseline.meanRange = limits.meanRange();
         baseline.rangeUpper = limits.rangeUpper();
         baseline.spread = spread(rows, unit).map(SpreadLimits::sigma).orElse(null);
+        baseline.size = LotLimits.harmonic(rows.stream().mapToInt(row -> row.n).toArray());
+        baseline.rules = String.join(" ", rules.names());
         baseline.signedBy = by;
         baseline.signedAt = clock.instant();
         baseline.reason = reason.strip();
@@ -192,15 +209,16 @@ public class Baselines {
     }
 
     /** The limits that these lots would give, for those who ask what a new version would change before it is signed. */
-    Optional<BaselineView> outlook(long seriesId, Set<Long> chosen) {
+    Optional<BaselineView> outlook(long seriesId, Set<Long> chosen, ChartRules rules) {
         List<BaselineLot> rows = series.points(seriesId).stream()
                 .filter(point -> chosen.contains(point.lotId()))
                 .map(Baselines::row)
                 .toList();
-        return proposed(seriesId, newest(seriesId).map(BaselineView::version).orElse(0) + 1, rows);
+        return proposed(seriesId, newest(seriesId).map(BaselineView::version).orElse(0) + 1, rows, true, rules);
     }
 
-    private Optional<BaselineView> proposed(long seriesId, int version, List<BaselineLot> rows) {
+    private Optional<BaselineView> proposed(
+            long seriesId, int version, List<BaselineLot> rows, boolean followsN, ChartRules rules) {
         if (rows.size() < 2) {
             return Optional.empty();
         }
@@ -220,6 +238,11 @@ public class Baselines {
                 spread(rows, unit)
                         .map(found -> OptionalDouble.of(found.sigma()))
                         .orElse(OptionalDouble.empty()),
+                followsN
+                        ? OptionalDouble.of(LotLimits.harmonic(
+                                rows.stream().mapToInt(row -> row.n).toArray()))
+                        : OptionalDouble.empty(),
+                rules,
                 "",
                 clock.instant(),
                 ""));
@@ -255,6 +278,10 @@ public class Baselines {
         return spread.explain(usual, unit);
     }
 
+    private static ChartRules rules(Baseline baseline) {
+        return ChartRules.named(List.of(baseline.rules.split(" ")));
+    }
+
     private static BaselineView view(Baseline baseline) {
         return new BaselineView(
                 baseline.id,
@@ -265,6 +292,8 @@ public class Baselines {
                 baseline.meanRange,
                 baseline.rangeUpper,
                 baseline.spread == null ? OptionalDouble.empty() : OptionalDouble.of(baseline.spread),
+                baseline.size == null ? OptionalDouble.empty() : OptionalDouble.of(baseline.size),
+                rules(baseline),
                 baseline.signedBy,
                 baseline.signedAt,
                 baseline.reason);

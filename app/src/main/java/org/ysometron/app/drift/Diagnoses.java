@@ -39,14 +39,23 @@ class Diagnoses {
      *
      * @param headline shape and place, in a line
      * @param sentences what goes with it
+     * @param shape of the change; null where none is spoken of
      * @param earliest lot with which the change may have begun; null where none is spoken of
      * @param latest the last such lot
+     * @param left lots until the claim's edge; null where no slide comes to it
      */
     record Diagnosis(
             String headline,
             List<String> sentences,
+            @Nullable Shape shape,
             @Nullable Long earliest,
-            @Nullable Long latest) {}
+            @Nullable Long latest,
+            @Nullable Double left) {
+
+        static Diagnosis none(String headline) {
+            return new Diagnosis(headline, List.of(), null, null, null, null);
+        }
+    }
 
     /**
      * Looks at the lots of a series up to one.
@@ -67,23 +76,16 @@ class Diagnoses {
         if (points.size() < ChangePoint.FEWEST) {
             return points.isEmpty()
                     ? Optional.empty()
-                    : Optional.of(new Diagnosis(
-                            "Too few lots to say since when: " + points.size() + " of " + ChangePoint.FEWEST + ".",
-                            List.of(),
-                            null,
-                            null));
+                    : Optional.of(Diagnosis.none(
+                            "Too few lots to say since when: " + points.size() + " of " + ChangePoint.FEWEST + "."));
         }
         Optional<ChangePoint> change = ChangePoint.of(means(points));
         if (change.isEmpty()) {
             return Optional.empty();
         }
         if (change.get().chance() > SPOKEN) {
-            return Optional.of(new Diagnosis(
-                    "No single change stands out of chance: of series without any, " + share(change.get())
-                            + " look as changed as these " + points.size() + " lots.",
-                    List.of(),
-                    null,
-                    null));
+            return Optional.of(Diagnosis.none("No single change stands out of chance: of series without any, "
+                    + share(change.get()) + " look as changed as these " + points.size() + " lots."));
         }
         return Optional.of(withoutSpikes(found, points, change.get(), claim));
     }
@@ -122,11 +124,17 @@ class Diagnoses {
                         ? "No other lot comes into question (95 %). "
                         : "It may have begun with any lot from " + code(earliest) + " to " + code(latest) + " (95 %). ")
                 + "Of series without any change, " + share(change) + " look as changed.");
-        if (change.shape() == Shape.RAMP) {
-            claim.ifPresent(requirement -> left(found, points, change, requirement, sentences));
-        }
+        OptionalDouble left = change.shape() == Shape.RAMP && claim.isPresent()
+                ? left(found, points, change, claim.get(), sentences)
+                : OptionalDouble.empty();
         apart.forEach(one -> sentences.add(one + " The rest is told without it."));
-        return new Diagnosis(headline(found, points, change), sentences, earliest.lotId(), latest.lotId());
+        return new Diagnosis(
+                headline(found, points, change),
+                sentences,
+                change.shape(),
+                earliest.lotId(),
+                latest.lotId(),
+                left.isPresent() ? left.getAsDouble() : null);
     }
 
     private String headline(SeriesView found, List<PointView> points, ChangePoint change) {
@@ -159,7 +167,8 @@ class Diagnoses {
                 : "";
     }
 
-    private void left(
+    /** Says how many lots are left, where that can be said, and returns them. */
+    private static OptionalDouble left(
             SeriesView found,
             List<PointView> points,
             ChangePoint change,
@@ -169,7 +178,7 @@ class Diagnoses {
         // The last lot before the slide is where its line begins.
         List<PointView> sliding = points.subList(Math.max(0, change.at() - 1), points.size());
         if (edge.isEmpty() || sliding.size() < LotsLeft.FEWEST) {
-            return;
+            return OptionalDouble.empty();
         }
         LotsLeft left = LotsLeft.of(means(sliding), edge.getAsDouble());
         String claimed = "the claimed "
@@ -185,12 +194,13 @@ class Diagnoses {
                             ? "The newest lot lies beyond " + claimed + " already."
                             : "Of its last " + sliding.size() + " lots no slope stands out of chance: when " + claimed
                                     + " would be met is not known.");
-            return;
+            return OptionalDouble.empty();
         }
         sentences.add("At the slope of its last " + sliding.size() + " lots " + claimed + " is met in about "
                 + lots(left.lots().getAsDouble()) + " (95 %: "
                 + whole(left.fewest().orElse(0)) + " to "
                 + (left.most().isPresent() ? whole(Math.ceil(left.most().getAsDouble())) : "never") + ").");
+        return left.lots();
     }
 
     private String code(PointView point) {

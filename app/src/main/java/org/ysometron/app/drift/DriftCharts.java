@@ -3,13 +3,16 @@ package org.ysometron.app.drift;
 import java.time.Clock;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -27,8 +30,7 @@ import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Requirement;
-import org.ysometron.core.drift.AverageRunLength;
-import org.ysometron.core.drift.SpreadLimits;
+import org.ysometron.core.drift.LotLimits;
 import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.working.Figures;
 
@@ -40,6 +42,10 @@ class DriftCharts {
     private static final double LEFT = 58;
     private static final double RIGHT = 1000;
     private static final int WINDOW = 40;
+
+    /** The page of a long series reads no more of it than that of a short one. */
+    private static final int LOOKED_BACK = 200;
+
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
 
     private final SeriesPoints series;
@@ -48,6 +54,9 @@ class DriftCharts {
     private final Lots lots;
     private final Publications publications;
     private final Diagnoses diagnoses;
+    private final Alarms alarms;
+    private final Capabilities capabilities;
+    private final LastingChanges changes;
 
     private final Clock clock;
 
@@ -58,7 +67,13 @@ class DriftCharts {
             Lots lots,
             Publications publications,
             Diagnoses diagnoses,
+            Alarms alarms,
+            Capabilities capabilities,
+            LastingChanges changes,
             Clock clock) {
+        this.changes = changes;
+        this.capabilities = capabilities;
+        this.alarms = alarms;
         this.diagnoses = diagnoses;
         this.clock = clock;
         this.series = series;
@@ -87,6 +102,43 @@ class DriftCharts {
                     ? ""
                     : "; " + Figures.withUnit(point.takenOff(), 3, unit)
                             + " taken off by a bridging study, uncertain by " + Figures.significant(uncertainty, 2);
+        }
+
+        Optional<LotLimits> limits() {
+            return baseline.map(BaselineView::limits);
+        }
+
+        private @Nullable PointView previous(int index) {
+            return index > 0 ? points.get(index - 1) : before;
+        }
+
+        /** Distance from the lot before. */
+        OptionalDouble change(int index) {
+            PointView previous = previous(index);
+            return previous == null
+                    ? OptionalDouble.empty()
+                    : OptionalDouble.of(Math.abs(points.get(index).mean() - previous.mean()));
+        }
+
+        /** How far a lot may lie from the one before it. */
+        OptionalDouble rangeLimit(int index) {
+            PointView previous = previous(index);
+            int before = previous == null ? n(index) : previous.n();
+            return limits().map(limits -> OptionalDouble.of(limits.range(n(index), before)))
+                    .orElse(OptionalDouble.empty());
+        }
+
+        OptionalDouble scatterLimit(int index) {
+            return limits().map(limits -> limits.scatter(n(index))).orElse(OptionalDouble.empty());
+        }
+
+        double scatterCentre(int index) {
+            return limits().map(limits -> limits.scatterCentre(n(index)).orElse(Double.NaN))
+                    .orElse(Double.NaN);
+        }
+
+        int n(int index) {
+            return points.get(index).n();
         }
 
         double x(int index) {
@@ -128,7 +180,7 @@ class DriftCharts {
                 found.property().unit(),
                 all,
                 base(sight),
-                cost(),
+                cost(sight),
                 means(sight, claim, diagnosis),
                 ranges(sight),
                 spreads(sight),
@@ -138,7 +190,30 @@ class DriftCharts {
                 all == 0 ? "" : "lots " + (from + 1) + " to " + to + " of " + all,
                 sight.points.stream().map(sight::code).toList(),
                 unanswered,
-                diagnosis);
+                diagnosis,
+                capability(found, to, claim, diagnosis),
+                events(sight, diagnosis));
+    }
+
+    /** Of the lots up to the last one in sight. */
+    private Capabilities.@Nullable Said capability(
+            SeriesView found, int to, Optional<Requirement> claim, Diagnoses.@Nullable Diagnosis diagnosis) {
+        int from = Math.max(0, to - LOOKED_BACK);
+        return capabilities
+                .of(found, series.part(found.id(), from, to - from), claim, Optional.ofNullable(diagnosis))
+                .orElse(null);
+    }
+
+    private List<DriftView.Event> events(Sight sight, Diagnoses.@Nullable Diagnosis diagnosis) {
+        int from = diagnosis == null || diagnosis.earliest() == null ? -1 : place(sight, diagnosis.earliest());
+        int to = diagnosis == null || diagnosis.latest() == null ? -1 : place(sight, diagnosis.latest());
+        return changes.of(sight.points).stream()
+                .map(change -> {
+                    int at = place(sight, change.lotId());
+                    return new DriftView.Event(sight.x(at), change.words(), to >= 0 && at >= from && at <= to);
+                })
+                .sorted(Comparator.comparingDouble(DriftView.Event::x))
+                .toList();
     }
 
     private Sight sight(SeriesView found, int from, int to) {
@@ -175,10 +250,11 @@ class DriftCharts {
         double height = 330;
         List<Double> values =
                 new ArrayList<>(sight.points.stream().map(PointView::mean).toList());
-        sight.baseline.ifPresent(b -> {
-            values.add(b.lower());
-            values.add(b.upper());
-        });
+        sight.limits()
+                .ifPresent(limits -> sight.points.forEach(point -> {
+                    values.add(limits.lower(point.n()));
+                    values.add(limits.upper(point.n()));
+                }));
         claim.ifPresent(requirement -> {
             requirement.lower().ifPresent(values::add);
             requirement.upper().ifPresent(values::add);
@@ -186,10 +262,11 @@ class DriftCharts {
         Scale scale = Scale.holding(values, height - 58, 34);
         List<DriftView.Line> lines = new ArrayList<>();
         int digits = sight.series.property().digits() + 1;
-        sight.baseline.ifPresent(b -> {
-            lines.add(line("centre", scale.at(b.centre()), "centre " + Figures.significant(b.centre(), digits)));
-            lines.add(line("limit", scale.at(b.upper()), "upper limit " + Figures.significant(b.upper(), digits)));
-            lines.add(line("limit", scale.at(b.lower()), "lower limit " + Figures.significant(b.lower(), digits)));
+        sight.limits().ifPresent(limits -> {
+            lines.add(line(
+                    "centre", scale.at(limits.centre()), "centre " + Figures.significant(limits.centre(), digits)));
+            lines.add(stepped(sight, scale, digits, "upper limit", i -> limits.upper(sight.n(i))));
+            lines.add(stepped(sight, scale, digits, "lower limit", i -> limits.lower(sight.n(i))));
         });
         List<DriftView.Dot> dots = new ArrayList<>();
         for (int i = 0; i < sight.points.size(); i++) {
@@ -210,110 +287,108 @@ class DriftCharts {
     private static DriftView.Chart ranges(Sight sight) {
         double height = 120;
         List<Double> values = new ArrayList<>(List.of(0.0));
-        List<Double> ranges = new ArrayList<>();
+        int digits = sight.series.property().digits();
         for (int i = 0; i < sight.points.size(); i++) {
-            PointView previous = i > 0 ? sight.points.get(i - 1) : sight.before;
-            ranges.add(previous == null ? -1.0 : Math.abs(sight.points.get(i).mean() - previous.mean()));
+            sight.change(i).ifPresent(values::add);
+            sight.rangeLimit(i).ifPresent(values::add);
         }
-        values.addAll(ranges.stream().filter(range -> range >= 0).toList());
-        sight.baseline.ifPresent(b -> values.add(b.rangeUpper()));
         Scale scale = Scale.holding(values, height - 12, 12);
         List<DriftView.Line> lines = new ArrayList<>();
-        int digits = sight.series.property().digits();
         sight.baseline.ifPresent(b -> {
             lines.add(line("centre", scale.at(b.meanRange()), "mean " + Figures.significant(b.meanRange(), digits)));
-            lines.add(line("limit", scale.at(b.rangeUpper()), "limit " + Figures.significant(b.rangeUpper(), digits)));
+            lines.add(stepped(
+                    sight, scale, digits, "limit", i -> sight.rangeLimit(i).orElseThrow()));
         });
         List<DriftView.Dot> dots = new ArrayList<>();
-        for (int i = 0; i < ranges.size(); i++) {
-            if (ranges.get(i) >= 0) {
-                double range = ranges.get(i);
-                boolean beyond = sight.baseline.isPresent()
-                        && range > sight.baseline.get().rangeUpper();
+        for (int i = 0; i < sight.points.size(); i++) {
+            OptionalDouble change = sight.change(i);
+            if (change.isPresent()) {
+                double range = change.getAsDouble();
+                OptionalDouble limit = sight.rangeLimit(i);
+                boolean beyond = limit.isPresent() && Rounding.above(range, limit.getAsDouble());
                 dots.add(plain(sight, i, scale.at(range), "change " + Figures.significant(range, digits), beyond));
             }
         }
+        return chart("Change from the lot before (moving range)", height, scale, lines, dots);
+    }
+
+    private static DriftView.Chart chart(
+            String name, double height, Scale scale, List<DriftView.Line> lines, List<DriftView.Dot> dots) {
         return new DriftView.Chart(
-                "Change from the lot before (moving range)",
-                height,
-                scale.ticks(3),
-                lines,
-                List.of(),
-                dots,
-                path(dots),
-                List.of(),
-                List.of());
+                name, height, scale.ticks(3), lines, List.of(), dots, path(dots), List.of(), List.of());
     }
 
     private static DriftView.Chart spreads(Sight sight) {
+        String name = "Scatter within the lot (s)";
         double height = 120;
         List<Double> values = new ArrayList<>(List.of(0.0));
-        Optional<SpreadLimits> limits =
-                sight.baseline.filter(b -> b.spread().isPresent()).map(BaselineView::spreadLimits);
-        for (PointView point : sight.points) {
+        for (int i = 0; i < sight.points.size(); i++) {
+            PointView point = sight.points.get(i);
             if (point.sd() != null && point.n() > 1) {
                 values.add(point.sd());
-                limits.ifPresent(l -> values.add(l.forSize(point.n()).upper()));
+                sight.scatterLimit(i).ifPresent(values::add);
             }
         }
         if (values.size() == 1) {
-            return new DriftView.Chart(
-                    "Scatter within the lot (s)",
-                    0,
-                    List.of(),
-                    List.of(),
-                    List.of(),
-                    List.of(),
-                    "",
-                    List.of(),
-                    List.of());
+            return new DriftView.Chart(name, 0, List.of(), List.of(), List.of(), List.of(), "", List.of(), List.of());
         }
         Scale scale = Scale.holding(values, height - 12, 12);
         int digits = sight.series.property().digits();
         List<DriftView.Dot> dots = new ArrayList<>();
-        StringBuilder step = new StringBuilder();
-        double last = 0;
         for (int i = 0; i < sight.points.size(); i++) {
             PointView point = sight.points.get(i);
-            if (point.sd() == null || point.n() < 2) {
-                continue;
-            }
-            double upper = limits.map(l -> l.forSize(point.n()).upper()).orElse(Double.MAX_VALUE);
-            String words = "s " + Figures.significant(point.sd(), digits) + ", n = " + point.n();
-            dots.add(plain(sight, i, scale.at(point.sd()), words, Rounding.above(point.sd(), upper)));
-            if (limits.isPresent()) {
-                // The limit depends on each lot's n, so it is drawn as steps.
-                double half = sight.points.size() > 1 ? (sight.x(1) - sight.x(0)) / 2 : 20;
-                step.append(step.isEmpty() ? "M" : "L")
-                        .append(Math.max(LEFT, sight.x(i) - half))
-                        .append(' ')
-                        .append(scale.at(upper));
-                step.append('L')
-                        .append(Math.min(RIGHT, sight.x(i) + half))
-                        .append(' ')
-                        .append(scale.at(upper));
-                last = scale.at(upper);
+            if (point.sd() != null && point.n() > 1) {
+                String words = "s " + Figures.significant(point.sd(), digits) + ", n = " + point.n();
+                OptionalDouble limit = sight.scatterLimit(i);
+                boolean beyond = limit.isPresent() && Rounding.above(point.sd(), limit.getAsDouble());
+                dots.add(plain(sight, i, scale.at(point.sd()), words, beyond));
             }
         }
         List<DriftView.Line> lines = new ArrayList<>();
-        if (limits.isPresent()) {
-            double sigma = limits.get().sigma();
-            lines.add(line("centre", scale.at(sigma), "within lots " + Figures.significant(sigma, digits)));
-            lines.add(new DriftView.Line("limit", last, step.toString(), "limit by n"));
-        }
-        return new DriftView.Chart(
-                "Scatter within the lot (s)",
-                height,
-                scale.ticks(3),
-                lines,
-                List.of(),
-                dots,
-                path(dots),
-                List.of(),
-                List.of());
+        sight.baseline
+                .map(BaselineView::spread)
+                .filter(OptionalDouble::isPresent)
+                .ifPresent(within -> {
+                    // An s of n lies about c₄σ, not about σ.
+                    lines.add(stepped(sight, scale, digits, "centre", "centre", sight::scatterCentre));
+                    lines.add(stepped(sight, scale, digits, "limit", i -> sight.scatterLimit(i)
+                            .orElse(Double.NaN)));
+                });
+        return chart(name, height, scale, lines, dots);
     }
 
     // ---- pieces ------------------------------------------------------------------------------------------------
+
+    /** A limit that goes by each lot's n: level where all have the same, else in steps; its label has the newest lot's. */
+    private static DriftView.Line stepped(
+            Sight sight, Scale scale, int digits, String name, IntToDoubleFunction limit) {
+        return stepped(sight, scale, digits, "limit", name, limit);
+    }
+
+    private static DriftView.Line stepped(
+            Sight sight, Scale scale, int digits, String kind, String name, IntToDoubleFunction limit) {
+        StringBuilder path = new StringBuilder();
+        double last = Double.NaN;
+        boolean isLevel = true;
+        double half = sight.points.size() > 1 ? (sight.x(1) - sight.x(0)) / 2 : RIGHT;
+        for (int i = 0; i < sight.points.size(); i++) {
+            double value = limit.applyAsDouble(i);
+            if (Double.isFinite(value)) {
+                // The first step begins at the axis, the last one ends before its label.
+                double from = path.isEmpty() ? LEFT : sight.x(i) - half;
+                double to = i == sight.points.size() - 1 ? RIGHT : sight.x(i) + half;
+                path.append(path.isEmpty() ? "M" : "L").append(from).append(' ').append(scale.at(value));
+                path.append('H').append(Math.min(to, RIGHT));
+                isLevel &= Double.isNaN(last) || value == last;
+                last = value;
+            }
+        }
+        return new DriftView.Line(
+                kind,
+                Double.isNaN(last) ? 0 : scale.at(last),
+                path.toString(),
+                Double.isNaN(last) ? "" : name + " " + Figures.significant(last, digits) + (isLevel ? "" : ", by n"));
+    }
 
     private static DriftView.Line line(String kind, double at, String label) {
         return new DriftView.Line(kind, at, "M" + LEFT + " " + at + "H" + RIGHT, label);
@@ -427,7 +502,8 @@ class DriftCharts {
                 .orElse(-1);
     }
 
-    private Optional<Requirement> claim(SeriesView found) {
+    /** What the newest datasheet claims of a series. */
+    Optional<Requirement> claim(SeriesView found) {
         return publications
                 .newestDatasheet(found.productId())
                 .flatMap(datasheet -> publications.claims(datasheet.id()).stream()
@@ -454,11 +530,19 @@ class DriftCharts {
                 baselines.all(sight.series.id()).size());
     }
 
-    private static String cost() {
-        double both = AverageRunLength.beyondLimitsOrRun(3, 8, 0);
-        return "Rules in force: beyond the limits; eight in a row on one side. On a stable process they raise a false alarm every "
-                + Figures.decimals(both, 0) + " lots on average; a shift by one standard deviation is noticed after "
-                + Figures.decimals(AverageRunLength.beyondLimitsOrRun(3, 8, 1), 0) + ".";
+    /** What the rules in force find and cost, with limits from so many lots as they are from. */
+    private String cost(Sight sight) {
+        if (sight.baseline.isEmpty()) {
+            return "";
+        }
+        BaselineView baseline = sight.baseline.get();
+        Alarms.Cost cost = alarms.of(baseline);
+        return "Rules in force: " + baseline.rules().words()
+                + ". On a series that stays as it is, half of all charts with limits from "
+                + baseline.lots() + " lots have raised a false alarm within " + cost.quiet()
+                + " lots; a step by one standard "
+                + "deviation of a lot mean is noticed by half of them within " + cost.step() + " (" + Alarms.SERIES
+                + " series simulated).";
     }
 
     private static List<DriftView.Row> rows(Sight sight) {

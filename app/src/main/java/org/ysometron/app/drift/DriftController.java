@@ -28,6 +28,7 @@ import org.ysometron.app.store.OnePage;
 import org.ysometron.app.web.NotFound;
 import org.ysometron.app.web.Problems;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.drift.ChartRules;
 
 @Controller
 class DriftController {
@@ -70,7 +71,16 @@ class DriftController {
             @Nullable String to,
             @Nullable String without,
             @Nullable String reason,
-            @Nullable String seen) {}
+            @Nullable List<String> rules,
+            @Nullable String seen) {
+
+        static final BaselineForm EMPTY = new BaselineForm("", "", "", "", null, "");
+
+        /** Whether a rule is ticked; before anything was sent, whether it is in force. */
+        public boolean isOn(String name, ChartRules inForce) {
+            return rules == null ? inForce.isOn(name) : rules.contains(name);
+        }
+    }
 
     @GetMapping("/products/{code}/drift")
     String product(
@@ -90,7 +100,7 @@ class DriftController {
         if (series.series(shown).productId() != product.id()) {
             throw new NotFound("series " + shown + " of " + product.name());
         }
-        return show(shown, to, new BaselineForm("", "", "", "", ""), new Problems(), model);
+        return show(shown, to, BaselineForm.EMPTY, new Problems(), model);
     }
 
     /** The series to begin with: one that asks something of a lot that waits, or one with limits, or the first. */
@@ -125,11 +135,12 @@ class DriftController {
         String reason = problems.reason("reason", form.reason(), "The reason", 300);
         try {
             Set<Long> chosen = chosen(id, form, problems);
-            List<String> lifted = problems.none() ? signals.lifted(id, chosen) : List.of();
+            ChartRules rules = rules(id, form);
+            List<String> lifted = problems.none() ? signals.lifted(id, chosen, rules) : List.of();
             if (!lifted.isEmpty() && !"yes".equals(form.seen())) {
                 model.addAttribute("lifted", lifted);
             } else if (problems.none()) {
-                baselines.sign(id, chosen, reason, by.getName());
+                baselines.sign(id, chosen, rules, reason, by.getName());
                 return "redirect:/products/"
                         + products.product(found.productId()).code() + "/drift?series=" + id;
             }
@@ -161,7 +172,7 @@ class DriftController {
             model.addAttribute("answerLot", lot);
             model.addAttribute("answerTyped", answer);
             model.addAttribute("answerProblem", refusal.words());
-            return show(id, null, new BaselineForm("", "", "", "", ""), new Problems(), model);
+            return show(id, null, BaselineForm.EMPTY, new Problems(), model);
         }
     }
 
@@ -190,9 +201,32 @@ class DriftController {
                                 references.of(found.productId(), found.property(), found.conditions()),
                                 found.property().unit())
                         : null);
+        model.addAttribute("rules", ChartRules.all());
+        model.addAttribute("inForce", inForce(id));
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
         return "drift/drift";
+    }
+
+    /** Those in force stay where the form did not ask for them. */
+    private ChartRules rules(long seriesId, BaselineForm form) {
+        if (form.rules() == null) {
+            return inForce(seriesId);
+        }
+        try {
+            ChartRules chosen = ChartRules.named(
+                    form.rules().stream().filter(name -> !name.isEmpty()).toList());
+            if (!chosen.isNone()) {
+                return chosen;
+            }
+        } catch (IllegalArgumentException unknown) {
+            throw new Refusal("rules", "There is no such rule; load the page again.");
+        }
+        throw new Refusal("rules", "A chart without a rule says nothing: choose at least one.");
+    }
+
+    private ChartRules inForce(long seriesId) {
+        return baselines.newest(seriesId).map(Baselines.BaselineView::rules).orElse(ChartRules.USUAL);
     }
 
     /** The lots from one code to another in order of making, without those named. */

@@ -25,7 +25,23 @@ record DriftView(
         String window,
         List<String> lotCodes,
         int unanswered,
-        Diagnoses.@Nullable Diagnosis diagnosis) {
+        Diagnoses.@Nullable Diagnosis diagnosis,
+        Capabilities.@Nullable Said capability,
+        List<Event> events) {
+
+    /**
+     * Something else that changed and stayed so.
+     *
+     * @param x its lot's place on the charts
+     * @param words with its lot
+     * @param isWithin whether it lies where the series may have changed
+     */
+    record Event(double x, String words, boolean isWithin) {}
+
+    /** What else changed where the series may have changed. */
+    public List<Event> eventsWithin() {
+        return events.stream().filter(Event::isWithin).toList();
+    }
 
     /** The baseline in force. */
     record Base(long id, int version, String signed, String reason, String lots, boolean provisional, int versions) {}

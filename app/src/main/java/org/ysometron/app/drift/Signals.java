@@ -22,20 +22,18 @@ import org.ysometron.app.evidence.EvidenceChanged;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.evidence.SeriesPoints.SeriesView;
+import org.ysometron.app.lot.LotState;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Reasons;
 import org.ysometron.app.web.Refusal;
-import org.ysometron.core.drift.RunRule;
-import org.ysometron.core.drift.Signal;
-import org.ysometron.core.quantity.Rounding;
+import org.ysometron.core.drift.ChartRules;
+import org.ysometron.core.drift.ChartSignal;
 
 /** Signals at the lots' points, kept up to date with points and baselines, and the answers given to them. */
 @Component
 public class Signals {
-
-    private static final String SPREAD = "SPREAD_BEYOND_LIMIT";
 
     private final StoredSignalRepository signals;
     private final AnswerRepository answers;
@@ -109,6 +107,13 @@ public class Signals {
                             seriesId, title, words, answer(rows, given.getOrDefault(key(seriesId, lotId), List.of()))));
         }));
         return found;
+    }
+
+    /** The signals at lots on which a decision is due, as they stand. */
+    Map<Long, List<LotSignal>> atDueLots() {
+        List<Long> due =
+                signals.lotsIn(LotState.due().stream().map(LotState::name).toList());
+        return due.isEmpty() ? Map.of() : stored(due);
     }
 
     /** The newest answer to these signals, once each of them has one. */
@@ -225,9 +230,9 @@ public class Signals {
         }
     }
 
-    /** The signals at undecided lots that a new baseline of these lots would no longer raise, in words. */
-    public List<String> lifted(long seriesId, Set<Long> chosen) {
-        Optional<BaselineView> outlook = baselines.outlook(seriesId, chosen);
+    /** The signals at undecided lots that a new baseline of these lots with these rules would no longer raise, in words. */
+    public List<String> lifted(long seriesId, Set<Long> chosen, ChartRules rules) {
+        Optional<BaselineView> outlook = baselines.outlook(seriesId, chosen, rules);
         if (outlook.isEmpty()) {
             return List.of();
         }
@@ -263,32 +268,25 @@ public class Signals {
     }
 
     private static List<StoredSignal> found(long seriesId, BaselineView baseline, List<PointView> points) {
-        List<StoredSignal> rows = new ArrayList<>();
-        double[] means = points.stream().mapToDouble(PointView::mean).toArray();
-        for (Signal signal : RunRule.signals(means, baseline.centre(), baseline.sigma(), RunRule.USUAL)) {
-            rows.add(row(
-                    seriesId,
-                    baseline,
-                    points.get(signal.last()).lotId(),
-                    signal.rule().name(),
-                    signal.side().name() + ":" + points.get(signal.first()).lotId(),
-                    signal.words()));
-        }
-        for (PointView point : points) {
-            if (point.sd() != null && point.n() > 1 && baseline.spread().isPresent()) {
-                double upper = baseline.spreadLimits().forSize(point.n()).upper();
-                if (Rounding.above(point.sd(), upper)) {
-                    rows.add(row(
-                            seriesId,
-                            baseline,
-                            point.lotId(),
-                            SPREAD,
-                            Signal.Side.ABOVE.name() + ":" + point.lotId(),
-                            "scatter within the lot beyond its limit"));
-                }
-            }
-        }
-        return rows;
+        return ChartSignal.of(lots(points), baseline.limits(), baseline.rules()).stream()
+                .map(signal -> row(
+                        seriesId,
+                        baseline,
+                        points.get(signal.last()).lotId(),
+                        signal.rule(),
+                        signal.side().name() + ":" + points.get(signal.first()).lotId(),
+                        signal.words()))
+                .toList();
+    }
+
+    /** The lots of a series as the core reads them. */
+    static ChartSignal.Lots lots(List<PointView> points) {
+        return new ChartSignal.Lots(
+                points.stream().mapToDouble(PointView::mean).toArray(),
+                points.stream()
+                        .mapToDouble(point -> point.sd() == null ? Double.NaN : point.sd())
+                        .toArray(),
+                points.stream().mapToInt(PointView::n).toArray());
     }
 
     private static StoredSignal row(

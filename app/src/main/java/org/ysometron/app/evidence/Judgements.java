@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -178,9 +177,9 @@ public class Judgements {
                 .findFirst();
     }
 
-    /** The series a lot has a point on. */
-    public Set<Long> seriesOf(long lotId) {
-        return points.seriesOf(lotId);
+    /** The series on which a lot has a point, with the specimens behind it. */
+    public Map<Long, Integer> sizesOf(long lotId) {
+        return points.sizesOf(lotId);
     }
 
     /** What of a lot was tested under one claim's terms but in another set-up. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -40,11 +41,9 @@ class LotPoints {
         this.bridges = bridges;
     }
 
-    /** The series a lot has a point on. */
-    Set<Long> seriesOf(long lotId) {
-        Set<Long> ids = new HashSet<>();
-        points.findByLotId(lotId).forEach(point -> ids.add(point.seriesId));
-        return ids;
+    /** How many specimens stand behind a lot's point, by its series. */
+    Map<Long, Integer> sizesOf(long lotId) {
+        return points.findByLotId(lotId).stream().collect(Collectors.toMap(point -> point.seriesId, point -> point.n));
     }
 
     /** Brings a lot's points up to date; only what differs is written. Returns the series on which something did. */

@@ -86,6 +86,11 @@ public class SeriesPoints implements EarlierLots {
         return memory.once("series with a chart", productId, () -> withChart(everyOf(productId)));
     }
 
+    /** The series of all products that have a chart. */
+    public List<SeriesView> ofAll() {
+        return withChart(series.findAll().stream().map(Series::view).toList());
+    }
+
     private List<SeriesView> withChart(List<SeriesView> all) {
         Set<Long> joined = new HashSet<>();
         bridges.findByNewSeriesIdIn(all.stream().map(SeriesView::id).toList()).stream()
@@ -154,6 +159,13 @@ public class SeriesPoints implements EarlierLots {
         return lotsOn(List.of(of)).getOrDefault(of.id(), 0L).intValue();
     }
 
+    /** The newest points of a series, in order of making. */
+    public List<PointView> newest(long seriesId, int count) {
+        List<PointView> newest = new ArrayList<>(points.newest(seriesId, Limit.of(count)));
+        Collections.reverse(newest);
+        return List.copyOf(newest);
+    }
+
     /** So many points of a series in order of making, from the one at this place on; the first has place 0. */
     public List<PointView> part(long seriesId, int from, int count) {
         return points.part(seriesId, from, count);
@@ -187,11 +199,7 @@ public class SeriesPoints implements EarlierLots {
     /** The newest points of the one of these series that has most lots, in order of making. */
     List<PointView> newestOfLongest(List<SeriesView> of) {
         return longest(of)
-                .map(found -> memory.once("newest points", found.id(), () -> {
-                    List<PointView> newest = new ArrayList<>(points.newest(found.id(), Limit.of(LOOK_BACK)));
-                    Collections.reverse(newest);
-                    return List.copyOf(newest);
-                }))
+                .map(found -> memory.once("newest points", found.id(), () -> newest(found.id(), LOOK_BACK)))
                 .orElse(List.of());
     }
 
@@ -232,8 +240,8 @@ public class SeriesPoints implements EarlierLots {
                 .orElse(List.of());
     }
 
-    /** Scatter within the lots before this one, pooled; empty when none of them has any. */
-    Optional<PooledScatter> pooledScatter(List<PointView> earlier) {
+    /** Scatter within these lots, pooled; empty when none of them has any. */
+    public Optional<PooledScatter> pooledScatter(List<PointView> earlier) {
         double squares = 0;
         double freedom = 0;
         int lots = 0;

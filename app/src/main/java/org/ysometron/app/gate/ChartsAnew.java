@@ -18,6 +18,7 @@ import org.ysometron.app.drift.Signals;
 import org.ysometron.app.evidence.Judgements;
 import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.lot.LotView;
+import org.ysometron.core.drift.LotLimits;
 import org.ysometron.core.working.Figures;
 
 /** Limits and signals that a frozen record names, beside the same worked out by today's arithmetic. */
@@ -53,16 +54,15 @@ class ChartsAnew {
     /** What differs of a lot's charts; a series whose limits the record does not name is passed over. */
     List<Difference> of(LotView lot, Snapshot snapshot) {
         Map<Long, String> titles = new TreeMap<>();
-        judgements
-                .seriesOf(lot.id())
-                .forEach(id -> titles.put(id, series.series(id).title()));
+        Map<Long, Integer> sizes = judgements.sizesOf(lot.id());
+        sizes.keySet().forEach(id -> titles.put(id, series.series(id).title()));
         List<Difference> found = new ArrayList<>();
         titles.forEach((id, title) -> snapshot.baselines().stream()
                 .filter(line -> isOf(id, titles, line.seriesId(), line.series()))
                 .findFirst()
                 .ifPresent(line -> compare(
                         found,
-                        new Asked(id, lot.id(), line),
+                        new Asked(id, lot.id(), sizes.getOrDefault(id, 1), line),
                         snapshot.signals().stream()
                                 .filter(signal -> isOf(id, titles, signal.seriesId(), signal.series()))
                                 .flatMap(signal -> Arrays.stream(signal.words().split(BETWEEN)))
@@ -77,7 +77,7 @@ class ChartsAnew {
                 : title.equals(titles.get(id)) && Collections.frequency(titles.values(), title) == 1;
     }
 
-    private record Asked(long seriesId, long lotId, Snapshot.LimitLine line) {}
+    private record Asked(long seriesId, long lotId, int n, Snapshot.LimitLine line) {}
 
     private void compare(List<Difference> found, Asked asked, Set<String> said) {
         Snapshot.LimitLine line = asked.line;
@@ -86,13 +86,15 @@ class ChartsAnew {
             return;
         }
         double slack = SAME * anew.get().sigma();
-        if (Math.abs(anew.get().lower() - line.lower()) > slack
-                || Math.abs(anew.get().upper() - line.upper()) > slack
-                || Math.abs(anew.get().centre() - line.centre()) > slack) {
+        double centre = anew.get().centre();
+        LotLimits limits = anew.get().limits();
+        if (Math.abs(limits.lower(asked.n) - line.lower()) > slack
+                || Math.abs(limits.upper(asked.n) - line.upper()) > slack
+                || Math.abs(centre - line.centre()) > slack) {
             found.add(new Difference(
                     "Limits of " + line.series() + ", version " + line.version(),
                     limits(line.lower(), line.centre(), line.upper()),
-                    limits(anew.get().lower(), anew.get().centre(), anew.get().upper())));
+                    limits(limits.lower(asked.n), centre, limits.upper(asked.n))));
         }
         Set<String> now = signals.at(asked.seriesId, asked.lotId, anew.get());
         // A signal of an earlier version stands until it is answered; what any version up to this one says may be

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
@@ -275,17 +276,16 @@ class Snapshots {
 
     private List<Snapshot.LimitLine> limits(LotView lot) {
         List<Snapshot.LimitLine> lines = new ArrayList<>();
-        for (long seriesId : judgements.seriesOf(lot.id()).stream().sorted().toList()) {
-            baselines
-                    .newest(seriesId)
-                    .ifPresent(baseline -> lines.add(new Snapshot.LimitLine(
-                            seriesId,
-                            series.series(seriesId).title(),
-                            baseline.version(),
-                            baseline.lower(),
-                            baseline.centre(),
-                            baseline.upper())));
-        }
+        // The limits that its own points were set against: those for its n.
+        new TreeMap<>(judgements.sizesOf(lot.id())).forEach((seriesId, n) -> baselines
+                .newest(seriesId)
+                .ifPresent(baseline -> lines.add(new Snapshot.LimitLine(
+                        seriesId,
+                        series.series(seriesId).title(),
+                        baseline.version(),
+                        baseline.limits().lower(n),
+                        baseline.centre(),
+                        baseline.limits().upper(n)))));
         return lines;
     }
 

@@ -353,6 +353,14 @@ public class Lots {
                 .toList();
     }
 
+    /** The same of several lots; one of which nothing is said is left out. */
+    public Map<Long, List<RawMaterial>> rawMaterials(Collection<Long> lotIds) {
+        return raws.findByLotIdInOrderById(lotIds).stream()
+                .collect(Collectors.groupingBy(
+                        row -> row.lotId,
+                        Collectors.mapping(row -> new RawMaterial(row.kind, row.code), Collectors.toList())));
+    }
+
     /** Forwards: the lots that a lot of raw material went into, oldest first. */
     public List<LotView> madeFrom(String rawCode) {
         List<Long> ids = raws.findByCodeOrderByLotId(rawCode.strip()).stream()

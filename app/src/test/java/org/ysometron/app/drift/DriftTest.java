@@ -31,6 +31,7 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.drift.ChartRules;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.method.Methods;
 
@@ -189,8 +190,7 @@ class DriftTest extends DemoSite {
         }
 
         // E₂ = 2.660 (ISO 7870-2).
-        assertThat(baselines.newest(upright.id()).orElseThrow().upper()
-                        - baselines.newest(upright.id()).orElseThrow().centre())
+        assertThat(3 * baselines.newest(upright.id()).orElseThrow().sigma())
                 .isCloseTo(2.6587 * meanRange, within(1e-3));
     }
 
@@ -352,5 +352,86 @@ class DriftTest extends DemoSite {
         assertThat(lines.get(0).at() - lines.get(1).at()).isGreaterThan(12);
         assertThat(lines.get(2).at() - lines.get(0).at()).isGreaterThan(12);
         assertThat(lines.get(3).at()).isEqualTo(200);
+    }
+
+    /** Which rules are on is signed with the baseline; none, or one that does not exist, is refused and what was typed stays. */
+    @Test
+    void rulesAreSignedWithTheBaseline() throws Exception {
+        SeriesView flat = strength("natural", Orientation.XY);
+        Baselines.BaselineView before = baselines.newest(flat.id()).orElseThrow();
+        assertThat(before.rules()).isEqualTo(ChartRules.USUAL);
+        List<PointView> points = series.points(flat.id());
+        String first = lots.lot(points.get(0).lotId()).code();
+        String last = lots.lot(points.get(19).lotId()).code();
+        for (String wrong : List.of("", "SOMETHING")) {
+            http.perform(post("/series/" + flat.id() + "/baseline")
+                            .with(QUALITY)
+                            .with(csrf())
+                            .param("from", first)
+                            .param("to", last)
+                            .param("reason", "The first twenty lots by the present recipe.")
+                            .param("rules", "", wrong))
+                    .andExpect(status().is(422))
+                    .andExpect(content().string(containsString("The first twenty lots by the present recipe.")));
+        }
+        assertThat(baselines.newest(flat.id())).contains(before);
+        http.perform(post("/series/" + flat.id() + "/baseline")
+                        .with(QUALITY)
+                        .with(csrf())
+                        .param("from", first)
+                        .param("to", last)
+                        .param("reason", "The first twenty lots by the present recipe.")
+                        .param("seen", "yes")
+                        .param("rules", "", "BEYOND_LIMITS", "SIX_CLIMBING_OR_FALLING"))
+                .andExpect(status().is3xxRedirection());
+        Baselines.BaselineView after = baselines.newest(flat.id()).orElseThrow();
+        try {
+            assertThat(after.rules().names()).containsExactly("BEYOND_LIMITS", "SIX_CLIMBING_OR_FALLING");
+            assertThat(after.size()).isPresent();
+            // A form that does not ask for rules leaves those in force.
+            assertThat(charts.view(flat.id(), null).cost())
+                    .contains("six climbing or falling", "half of all charts with limits from 20 lots");
+        } finally {
+            database.update("delete from drift_baseline_lot where baseline_id = ?", after.id());
+            database.update("delete from drift_baseline where id = ?", after.id());
+            signals.rebuild(flat.id());
+        }
+    }
+
+    /** Limits that were signed before they followed n stay as they were signed, for every n. */
+    @Test
+    void limitsOfBeforeStayAsTheyWereSigned() {
+        SeriesView flat = strength("natural", Orientation.XY);
+        Baselines.BaselineView signed = baselines.newest(flat.id()).orElseThrow();
+        assertThat(signed.limits().upper(2)).isGreaterThan(signed.limits().upper(50));
+        database.update("update drift_baseline set size = null where id = ?", signed.id());
+        try {
+            Baselines.BaselineView before = baselines.newest(flat.id()).orElseThrow();
+            assertThat(before.limits().upper(2)).isEqualTo(before.limits().upper(50));
+            assertThat(baselines
+                            .anew(flat.id(), signed.version())
+                            .orElseThrow()
+                            .limits()
+                            .upper(2))
+                    .isCloseTo(before.limits().upper(2), within(1e-9));
+        } finally {
+            database.update(
+                    "update drift_baseline set size = ? where id = ?",
+                    signed.size().orElseThrow(),
+                    signed.id());
+        }
+    }
+
+    /** M67: no capability of a series that is not stable, with the reason; of one that is, with its interval. */
+    @Test
+    void m67CapabilityIsRefusedOfASeriesThatIsNotStable() {
+        DriftView upright = charts.view(strength("natural", Orientation.ZX).id(), 30);
+        DriftView flat = charts.view(strength("natural", Orientation.XY).id(), 30);
+
+        assertThat(upright.capability()).isNotNull();
+        assertThat(upright.capability().headline()).startsWith("No capability is told: it slides since about SK-01");
+        assertThat(flat.capability()).isNotNull();
+        assertThat(flat.capability().headline()).matches("Ppk \\(lower edge\\) \\d\\.\\d\\d \\(95 %: .*");
+        assertThat(flat.capability().sentences().get(0)).contains("Cpk", "degrees of freedom", "30 lots");
     }
 }

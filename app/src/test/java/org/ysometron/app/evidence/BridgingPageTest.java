@@ -283,7 +283,7 @@ class BridgingPageTest extends DemoSite {
         }
     }
 
-    /** M37: the reference lot stood while Skerry slid, and moved with Curlew's light engine. */
+    /** M37, M66: the reference lot stood while Skerry slid, and moved with Curlew's light engine. */
     @Test
     void m37TheReferenceLotTellsTheMaterialFromTheMachine() throws Exception {
         LotView sliding = lots.named("SK-0130");

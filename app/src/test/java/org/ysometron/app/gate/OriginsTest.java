@@ -99,14 +99,16 @@ class OriginsTest extends DemoSite {
                 .extracting(Block::what)
                 .asString()
                 .contains("formulation F9 (before: not on record)", "SL-9 at 2.5 %", before.code());
-        assertThat(judgements.seriesOf(other.id()))
+        assertThat(judgements.sizesOf(other.id()).keySet())
                 .isNotEmpty()
-                .doesNotContainAnyElementsOf(judgements.seriesOf(before.id()));
+                .doesNotContainAnyElementsOf(judgements.sizesOf(before.id()).keySet());
         LotView share = testLots.good(new Blend("F9", "SL-9", 3));
         LotView same = testLots.good(new Blend("f9", "sl-9", 2.5));
         testLots.refresh(same);
-        assertThat(judgements.seriesOf(share.id())).doesNotContainAnyElementsOf(judgements.seriesOf(other.id()));
-        assertThat(judgements.seriesOf(same.id())).isEqualTo(judgements.seriesOf(other.id()));
+        assertThat(judgements.sizesOf(share.id()).keySet())
+                .doesNotContainAnyElementsOf(judgements.sizesOf(other.id()).keySet());
+        assertThat(judgements.sizesOf(same.id()).keySet())
+                .isEqualTo(judgements.sizesOf(other.id()).keySet());
         assertThatThrownBy(() -> decisions.decide(other, Disposition.RELEASE, "All claims are supported.", "release"))
                 .hasMessageContaining("one thing stands");
         word(other, Block.Kind.OTHER_BLEND, "F9 has the same polymer; the first three lots are tested in full.")

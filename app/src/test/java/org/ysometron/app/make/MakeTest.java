@@ -759,12 +759,12 @@ class MakeTest extends DemoSite {
         LotView kept = testLots.lot();
         testLots.test(kept, Orientation.XY, "bench", 880, 884, 890, 876, 871);
         testLots.refresh(kept);
-        assertThat(judgements.seriesOf(kept.id())).isNotEmpty();
+        assertThat(judgements.sizesOf(kept.id()).keySet()).isNotEmpty();
         LotView before = references.of(kept.productId()).orElseThrow().lot();
         try {
             references.retain(kept, 2, 8, 4, "quality");
             testLots.refresh(kept);
-            assertThat(judgements.seriesOf(kept.id())).isEmpty();
+            assertThat(judgements.sizesOf(kept.id()).keySet()).isEmpty();
             http.perform(post("/lots/" + kept.code() + "/decision")
                             .with(user("release")
                                     .authorities(
@@ -1009,7 +1009,7 @@ class MakeTest extends DemoSite {
         runs.print(lot, run(lot, "printer 2", 1, 0, null, false), "bench");
         breaks(lot, "XY2", 880);
         testLots.refresh(lot);
-        assertThat(judgements.seriesOf(lot.id())).hasSizeGreaterThanOrEqualTo(6);
+        assertThat(judgements.sizesOf(lot.id()).keySet()).hasSizeGreaterThanOrEqualTo(6);
         assertThat(judgements.apart(lot)).singleElement().satisfies(apart -> assertThat(apart.levels())
                 .anyMatch(level -> level.startsWith("printer 2, recipe " + next.revision())));
     }

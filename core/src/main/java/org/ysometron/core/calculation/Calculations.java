@@ -20,6 +20,8 @@ public final class Calculations {
                     ClaimCalculations.all(),
                     ConformityCalculations.all(),
                     DriftCalculations.all(),
+                    TrialCalculations.all(),
+                    LotCalculations.all(),
                     ChartCalculations.all())
             .flatMap(List::stream)
             .toList();

@@ -55,6 +55,21 @@ public record IndividualsLimits(
             this.d2 = d2;
             this.d4 = d4;
         }
+
+        /** Upper limit of the moving range where the scatter is this. */
+        double rangeUpper(double sigma) {
+            return d4 * d2 * sigma;
+        }
+    }
+
+    /** The usual figures without their working, for charts that are run by the thousand. */
+    record Estimates(double centre, double sigma, double rangeUpper) {
+
+        static Estimates of(double[] values) {
+            double sigma = Arrays.stream(movingRanges(values)).average().orElseThrow() / Constants.EXACT.d2;
+            return new Estimates(
+                    Arrays.stream(values).average().orElseThrow(), sigma, Constants.EXACT.rangeUpper(sigma));
+        }
     }
 
     /** Where the scatter between lots comes from. */

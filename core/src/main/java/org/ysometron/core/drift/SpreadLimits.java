@@ -50,7 +50,6 @@ public record SpreadLimits(int lots, double sigma, Working working) {
             throw new IllegalArgumentException(
                     "needs one n for each s and at least one lot, got " + deviations.length + " and " + sizes.length);
         }
-        double sum = 0;
         double squares = 0;
         double freedom = 0;
         for (int i = 0; i < deviations.length; i++) {
@@ -59,12 +58,11 @@ public record SpreadLimits(int lots, double sigma, Working working) {
                         "lot " + (i + 1) + ": needs n of at least 2 and s of at least 0, got n = " + sizes[i] + ", s = "
                                 + deviations[i]);
             }
-            sum += deviations[i] / ChartConstants.c4(sizes[i]);
             squares += deviations[i] * deviations[i] * (sizes[i] - 1);
             freedom += sizes[i] - 1;
         }
         boolean mean = from == Sigma.MEAN;
-        double sigma = mean ? sum / deviations.length : Math.sqrt(squares / freedom);
+        double sigma = mean ? mean(deviations, sizes) : Math.sqrt(squares / freedom);
         Working working = Working.of(new Step(
                 "scatter within lots",
                 "σ̂",
@@ -76,11 +74,26 @@ public record SpreadLimits(int lots, double sigma, Working working) {
         return new SpreadLimits(deviations.length, sigma, working);
     }
 
+    /** Mean of s/c₄ of lots that have a scatter, at least one. */
+    static double mean(double[] deviations, int[] sizes) {
+        double sum = 0;
+        for (int i = 0; i < deviations.length; i++) {
+            sum += deviations[i] / ChartConstants.c4(sizes[i]);
+        }
+        return sum / deviations.length;
+    }
+
     /** Centre and limits for a lot of {@code n} specimens, n at least 2. */
     public Line forSize(int n) {
         double c4 = ChartConstants.c4(n);
         double reach = 3 * Math.sqrt(1 - c4 * c4);
-        return new Line(c4 * sigma, Math.max(0, c4 - reach) * sigma, (c4 + reach) * sigma);
+        return new Line(c4 * sigma, Math.max(0, c4 - reach) * sigma, upper(sigma, n));
+    }
+
+    /** Upper limit of s of n specimens where the scatter within lots is this. */
+    static double upper(double sigma, int n) {
+        double c4 = ChartConstants.c4(n);
+        return (c4 + 3 * Math.sqrt(1 - c4 * c4)) * sigma;
     }
 
     /** One step telling the limits for a lot of {@code n}. */

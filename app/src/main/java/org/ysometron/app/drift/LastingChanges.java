@@ -1,0 +1,112 @@
+package org.ysometron.app.drift;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.bench.Bench;
+import org.ysometron.app.equipment.Instruments;
+import org.ysometron.app.equipment.Instruments.InstrumentView;
+import org.ysometron.app.evidence.SeriesPoints.PointView;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+
+/**
+ * What else changed along a series and stayed so: raw material, line, regrind, who read it, with which instrument. What is another with every lot tells
+ * nothing of a change of level, and is left out.
+ */
+@Component
+class LastingChanges {
+
+    /** A value that stood for fewer lots, before or after, is no state of things. */
+    private static final int LASTS = 2;
+
+    private final Lots lots;
+    private final Bench bench;
+    private final Instruments instruments;
+
+    LastingChanges(Lots lots, Bench bench, Instruments instruments) {
+        this.lots = lots;
+        this.bench = bench;
+        this.instruments = instruments;
+    }
+
+    /** A change: with which lot, and in words. */
+    record Change(long lotId, String words) {}
+
+    /** Those of lots in order of making. */
+    List<Change> of(List<PointView> points) {
+        List<Long> ids = points.stream().map(PointView::lotId).toList();
+        Map<Long, LotView> known = lots.all(ids).stream().collect(Collectors.toMap(LotView::id, lot -> lot));
+        Map<String, Map<Long, String>> told = new LinkedHashMap<>();
+        raw(ids, told);
+        known.forEach((id, lot) -> {
+            put(told, "line", id, lot.line());
+            put(told, "regrind", id, lot.regrind());
+        });
+        hands(ids, told);
+        List<Change> changes = new ArrayList<>();
+        told.forEach((what, values) -> lasting(what, values, points, known, changes));
+        return changes;
+    }
+
+    private void raw(Collection<Long> ids, Map<String, Map<Long, String>> told) {
+        lots.rawMaterials(ids).forEach((id, materials) -> materials.stream()
+                .collect(Collectors.groupingBy(
+                        material -> material.kind().words() + " lot",
+                        Collectors.mapping(Lots.RawMaterial::code, Collectors.toCollection(TreeSet::new))))
+                .forEach((what, codes) -> put(told, what, id, String.join(", ", codes))));
+    }
+
+    private void hands(Collection<Long> ids, Map<String, Map<Long, String>> told) {
+        Map<Long, String> names = instruments.all().stream()
+                .collect(Collectors.toMap(InstrumentView::id, InstrumentView::name, (one, same) -> one));
+        Map<Long, TreeSet<String>> by = new HashMap<>();
+        Map<Long, TreeSet<String>> with = new HashMap<>();
+        bench.hands(ids).forEach(hand -> {
+            by.computeIfAbsent(hand.lotId(), id -> new TreeSet<>()).add(hand.enteredBy());
+            with.computeIfAbsent(hand.lotId(), id -> new TreeSet<>())
+                    .add(names.getOrDefault(hand.instrumentId(), "instrument " + hand.instrumentId()));
+        });
+        by.forEach((id, people) -> put(told, "read by", id, String.join(", ", people)));
+        with.forEach((id, gauges) -> put(told, "instruments", id, String.join(", ", gauges)));
+    }
+
+    private static void put(Map<String, Map<Long, String>> told, String what, long lot, String value) {
+        if (!value.isBlank()) {
+            told.computeIfAbsent(what, name -> new HashMap<>()).put(lot, value);
+        }
+    }
+
+    /** A lot of which nothing is said is passed over: that nobody wrote it down is no change. */
+    private static void lasting(
+            String what,
+            Map<Long, String> values,
+            List<PointView> points,
+            Map<Long, LotView> known,
+            List<Change> changes) {
+        List<PointView> spoken = points.stream()
+                .filter(point -> values.containsKey(point.lotId()))
+                .toList();
+        List<String> row = spoken.stream()
+                .map(point -> values.getOrDefault(point.lotId(), ""))
+                .toList();
+        for (int i = LASTS; i + LASTS <= row.size(); i++) {
+            String before = row.get(i - 1);
+            String after = row.get(i);
+            boolean stood = row.subList(i - LASTS, i).stream().allMatch(before::equals);
+            boolean stands = row.subList(i, i + LASTS).stream().allMatch(after::equals);
+            if (!before.equals(after) && stood && stands) {
+                LotView lot = known.get(spoken.get(i).lotId());
+                changes.add(new Change(
+                        spoken.get(i).lotId(),
+                        (lot == null ? "" : lot.code() + ": ") + what + " " + after + " (before: " + before + ")"));
+            }
+        }
+    }
+}

@@ -1,0 +1,65 @@
+package org.ysometron.app.drift;
+
+import jakarta.servlet.http.HttpServletResponse;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.evidence.SeriesPoints.SeriesView;
+import org.ysometron.app.product.Products;
+import org.ysometron.app.web.Problems;
+
+/** What is asked of a series beside its chart: what rules would catch of it and cry, and how far its lots lie apart. */
+@Controller
+class TrialController {
+
+    private final TrialPage page;
+    private final DifferencePage differences;
+    private final SeriesPoints series;
+    private final Products products;
+
+    TrialController(TrialPage page, DifferencePage differences, SeriesPoints series, Products products) {
+        this.page = page;
+        this.differences = differences;
+        this.series = series;
+        this.products = products;
+    }
+
+    @GetMapping("/series/{id}/trial")
+    String trial(@PathVariable long id, TrialPage.Asked asked, HttpServletResponse response, Model model) {
+        SeriesView found = series.series(id);
+        Problems problems = new Problems();
+        model.addAttribute("product", products.product(found.productId()));
+        model.addAttribute("series", found);
+        model.addAttribute("kinds", TrialPage.Kind.values());
+        model.addAttribute("view", page.view(found, asked, problems));
+        model.addAttribute("problems", problems);
+        if (!problems.none()) {
+            response.setStatus(422);
+        }
+        return "drift/trial";
+    }
+
+    /** Lots of a series set against one another. */
+    @GetMapping("/series/{id}/differences")
+    String differences(
+            @PathVariable long id,
+            @RequestParam(required = false) @Nullable String lots,
+            HttpServletResponse response,
+            Model model) {
+        SeriesView found = series.series(id);
+        Problems problems = new Problems();
+        model.addAttribute("product", products.product(found.productId()));
+        model.addAttribute("series", found);
+        model.addAttribute("view", differences.view(found, lots, problems));
+        model.addAttribute("problems", problems);
+        // What nobody has typed yet is no mistake of theirs.
+        if (!problems.none() && lots != null) {
+            response.setStatus(422);
+        }
+        return "drift/differences";
+    }
+}

@@ -1,0 +1,129 @@
+package org.ysometron.core.calculation;
+
+import static org.ysometron.core.calculation.Input.Kind.NUMBER;
+import static org.ysometron.core.calculation.Input.Kind.WHOLE;
+import static org.ysometron.core.calculation.Input.Kind.WORD;
+import static org.ysometron.core.calculation.Input.Kind.WORDS;
+import static org.ysometron.core.calculation.Input.optional;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.ysometron.core.drift.ChartRules;
+import org.ysometron.core.drift.ChartTrial;
+import org.ysometron.core.drift.ChartTrial.Change;
+import org.ysometron.core.drift.ChartTrial.Extent;
+import org.ysometron.core.drift.ChartTrial.Runs;
+import org.ysometron.core.drift.ChartTrial.Setting;
+import org.ysometron.core.drift.ChartTrial.Watch;
+import org.ysometron.core.drift.RunRule;
+import org.ysometron.core.working.Step;
+import org.ysometron.core.working.Working;
+
+/** Charts on trial: what they would find, and what they would cry. */
+final class TrialCalculations {
+
+    private static final String SOURCE =
+            "simulated, seeded; with known limits it meets the published run lengths (Champ and Woodall 1987, Page 1954)";
+
+    private static final List<Input> INPUTS = List.of(
+            optional("chart", WORD, "", Case.list(Chart.class) + "; rules unless given"),
+            optional("rules", WORDS, "", Case.list(RunRule.class) + "; the usual two unless given"),
+            optional("range", WORD, "", "on or off: a change from the lot before beyond its limit; on"),
+            optional("spread", WORD, "", "on or off: a scatter within the lot beyond its limit; on"),
+            optional("lambda", NUMBER, "", "weight of the EWMA; 0.2 unless given")
+                    .in(0.001, 1),
+            optional("limit", NUMBER, "", "L of the EWMA; 2.962 unless given").above(0, 8),
+            optional("k", NUMBER, "", "allowance of the CUSUM; 0.5 unless given")
+                    .in(0, 10),
+            optional("h", NUMBER, "", "decision interval of the CUSUM; 5 unless given")
+                    .above(0, 210),
+            optional("baseline", WHOLE, "", "lots of the baseline, 0 for known limits; 20 unless given")
+                    .in(0, 500),
+            optional("baselineN", WHOLE, "", "n of its lots; 5 unless given").in(1, 100),
+            optional("n", WHOLE, "", "n of the lots that are watched; 5 unless given")
+                    .in(1, 100),
+            optional("within", NUMBER, "", "share of a mean's variance from within lots; 0.5 unless given")
+                    .in(0, 1),
+            optional("step", NUMBER, "", "of the level, in standard deviations of a lot mean")
+                    .in(-30, 30),
+            optional("slope", NUMBER, "", "of the level by lot, in the same").in(-30, 30),
+            optional("scatter", NUMBER, "", "ratio of the scatter within lots to before; 1 unless given")
+                    .above(0, 30),
+            optional("series", WHOLE, "", "simulated; 1000 unless given").in(1, 4_000),
+            optional("most", WHOLE, "", "lots after which a chart is given up; 400 unless given")
+                    .in(1, 1_000),
+            optional("lots", WHOLE, "", "the share that signals within so many; 20 unless given")
+                    .in(1, 10_000),
+            optional("seed", WHOLE, "", "1 unless given").in(0, 1_000_000));
+
+    private enum Chart {
+        RULES,
+        EWMA,
+        CUSUM
+    }
+
+    private enum Whether {
+        ON,
+        OFF
+    }
+
+    private TrialCalculations() {}
+
+    static List<Calculation> all() {
+        return List.of(trial());
+    }
+
+    private static Calculation trial() {
+        return new Calculation(
+                "chart-trial",
+                "Lots until charts signal, with limits estimated from a baseline, unchanged or after a change",
+                INPUTS,
+                "lots",
+                SOURCE,
+                Map.of("baseline", 20, "series", 200, "most", 200, "step", 1),
+                TrialCalculations::trial);
+    }
+
+    private static Answer trial(Case given) {
+        int baseline = given.whole("baseline", 20);
+        Setting setting =
+                new Setting(baseline, given.whole("baselineN", 5), given.whole("n", 5), given.number("within", 0.5));
+        Change change = new Change(given.number("step", 0), given.number("slope", 0), given.number("scatter", 1));
+        Extent extent = new Extent(given.whole("series", 1000), given.whole("most", 400), given.whole("seed", 1));
+        Runs runs = ChartTrial.of(watch(given), setting, change, extent);
+        int lots = given.whole("lots", 20);
+        return Answer.of(
+                        runs.median(),
+                        "lots",
+                        Working.of(
+                                Step.of("lots of the baseline", "k", "", baseline),
+                                Step.of("series simulated", "", "", extent.series()),
+                                Step.of("share that signals within " + lots + " lots", "", "", runs.share(lots)),
+                                Step.of("never within " + extent.most() + " lots", "", "", runs.never()),
+                                Step.of("half have signalled within", "", "median of the run lengths", runs.median())))
+                .with("share", runs.share(lots))
+                .with("quarter", runs.within(0.25))
+                .with("threeQuarters", runs.within(0.75))
+                .with("mean", runs.mean())
+                .with("never", runs.never());
+    }
+
+    private static Watch watch(Case given) {
+        return switch (given.word("chart", Chart.class, Chart.RULES)) {
+            case RULES -> ChartTrial.byRules(rules(given));
+            case EWMA -> ChartTrial.byEwma(given.number("lambda", 0.2), given.number("limit", 2.962));
+            case CUSUM -> ChartTrial.byCusum(given.number("k", 0.5), given.number("h", 5));
+        };
+    }
+
+    private static ChartRules rules(Case given) {
+        List<RunRule> chosen = given.words("rules", RunRule.class);
+        Set<RunRule> runs = chosen.isEmpty() ? RunRule.USUAL : EnumSet.copyOf(chosen);
+        return new ChartRules(
+                runs,
+                given.word("range", Whether.class, Whether.ON) == Whether.ON,
+                given.word("spread", Whether.class, Whether.ON) == Whether.ON);
+    }
+}

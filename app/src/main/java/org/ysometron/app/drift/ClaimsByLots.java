@@ -105,7 +105,7 @@ class ClaimsByLots {
         for (int i = 0; i < shown.size(); i++) {
             String code = shown.get(i).code();
             boolean named = (shown.size() - 1 - i) % 5 == 0;
-            columns.add(new Column(x(i), code, named ? code : ""));
+            columns.add(new Column(x(i, shown.size()), code, named ? code : ""));
         }
         List<Row> rows = new ArrayList<>();
         for (Claim claim : claims) {
@@ -116,11 +116,12 @@ class ClaimsByLots {
                 rows.add(row(claim, shown, judged, spoken, points, standing));
             }
         }
-        return new View(columns, rows, STEP * shown.size() + MARGIN, tally(rows));
+        return new View(columns, rows, STEP * COLUMNS + MARGIN, tally(rows));
     }
 
-    private static double x(int index) {
-        return STEP * (index + 0.5);
+    /** The newest lot stands at the right, however few there are. */
+    private static double x(int index, int count) {
+        return STEP * (COLUMNS - count + index + 0.5);
     }
 
     private static Row row(
@@ -131,8 +132,11 @@ class ClaimsByLots {
             Map<Long, List<PointView>> points,
             Map<Long, Standing> standing) {
         Map<Long, PointView> byLot = new HashMap<>();
-        spoken.forEach(
-                one -> points.getOrDefault(one.id(), List.of()).forEach(point -> byLot.put(point.lotId(), point)));
+        Map<Long, Long> chartOf = new HashMap<>();
+        spoken.forEach(one -> points.getOrDefault(one.id(), List.of()).forEach(point -> {
+            byLot.put(point.lotId(), point);
+            chartOf.put(point.lotId(), one.id());
+        }));
         Requirement requirement = claim.requirement();
         boolean drawn = claim.form() != Form.BETTER_THAN;
         List<Double> values = new ArrayList<>();
@@ -148,6 +152,7 @@ class ClaimsByLots {
         Scale scale = Scale.holding(held.isEmpty() ? List.of(0.0, 1.0) : held, HEIGHT - 22, 4);
         List<Cell> cells = new ArrayList<>();
         StringBuilder path = new StringBuilder();
+        @Nullable Long last = null;
         for (int i = 0; i < shown.size(); i++) {
             LotView lot = shown.get(i);
             Optional<Judged> one = judged.getOrDefault(lot.id(), List.of()).stream()
@@ -156,9 +161,15 @@ class ClaimsByLots {
             PointView point = byLot.get(lot.id());
             Double y = point == null ? null : scale.at(point.mean());
             if (y != null) {
-                path.append(path.isEmpty() ? "M" : "L").append(x(i)).append(' ').append(y.doubleValue());
+                // Lots of another colour or set-up are on another chart: no line leads to them.
+                Long chart = chartOf.get(lot.id());
+                path.append(chart != null && chart.equals(last) ? "L" : "M")
+                        .append(x(i, shown.size()))
+                        .append(' ')
+                        .append(y.doubleValue());
+                last = chart;
             }
-            cells.add(cell(claim, lot, one, point, x(i), y));
+            cells.add(cell(claim, lot, one, point, x(i, shown.size()), y));
         }
         Optional<SeriesView> longest = spoken.stream()
                 .max(java.util.Comparator.comparingInt(

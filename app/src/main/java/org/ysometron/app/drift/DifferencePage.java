@@ -186,23 +186,25 @@ class DifferencePage {
         int digits = found.property().digits();
         String base = names.get(pair.first());
         double mean = compared.get(pair.first()).mean();
+        // A difference is told to the place that the means are: more would be noise.
+        int decimals = mean == 0 ? digits : (int) Math.max(0, digits - Math.floor(Math.log10(Math.abs(mean))));
         boolean known = Double.isFinite(pair.low());
         return new Row(
                 names.get(pair.second()) + " against " + base,
-                signed(pair.difference(), digits, unit),
+                signed(pair.difference(), decimals, unit),
                 known
-                        ? signed(pair.low(), digits, unit) + " to " + signed(pair.high(), digits, unit)
+                        ? signed(pair.low(), decimals, unit) + " to " + signed(pair.high(), decimals, unit)
                         : "not known: single values, and no scatter within lots",
                 mean > 0
-                        ? signed(100 * pair.difference() / mean, 2, "%") + " of " + base + "'s "
+                        ? signed(100 * pair.difference() / mean, 1, "%") + " of " + base + "'s "
                                 + Figures.withUnit(mean, digits + 1, unit)
                         : "no percentage: its base is not above zero",
                 says(pair, unit),
                 pair.isApart());
     }
 
-    private static String signed(double value, int digits, String unit) {
-        return (value > 0 ? "+" : "") + Figures.withUnit(value, digits, unit);
+    private static String signed(double value, int decimals, String unit) {
+        return (value > 0 ? "+" : "") + Figures.decimals(value, decimals) + Figures.unit(unit);
     }
 
     private static String says(Pair pair, String unit) {

@@ -167,6 +167,7 @@ class DriftCharts {
         Sight sight = sight(found, from, to);
         Optional<Requirement> claim = claim(found);
         Diagnoses.Diagnosis diagnosis = diagnoses.of(found, to, claim).orElse(null);
+        LastingChanges.Found changed = changes.of(sight.points);
         int unanswered = (int) sight.signals.entrySet().stream()
                 .filter(entry -> !entry.getValue().isAnswered() && undecided(sight, entry.getKey()))
                 .count();
@@ -192,7 +193,8 @@ class DriftCharts {
                 unanswered,
                 diagnosis,
                 capability(found, to, claim, diagnosis),
-                events(sight, diagnosis));
+                events(sight, changed, diagnosis),
+                changed.often());
     }
 
     /** Of the lots up to the last one in sight. */
@@ -204,10 +206,11 @@ class DriftCharts {
                 .orElse(null);
     }
 
-    private List<DriftView.Event> events(Sight sight, Diagnoses.@Nullable Diagnosis diagnosis) {
+    private static List<DriftView.Event> events(
+            Sight sight, LastingChanges.Found changed, Diagnoses.@Nullable Diagnosis diagnosis) {
         int from = diagnosis == null || diagnosis.earliest() == null ? -1 : place(sight, diagnosis.earliest());
         int to = diagnosis == null || diagnosis.latest() == null ? -1 : place(sight, diagnosis.latest());
-        return changes.of(sight.points).stream()
+        return changed.seldom().stream()
                 .map(change -> {
                     int at = place(sight, change.lotId());
                     return new DriftView.Event(sight.x(at), change.words(), to >= 0 && at >= from && at <= to);

@@ -27,7 +27,8 @@ record DriftView(
         int unanswered,
         Diagnoses.@Nullable Diagnosis diagnosis,
         Capabilities.@Nullable Said capability,
-        List<Event> events) {
+        List<Event> events,
+        List<String> oftenChanged) {
 
     /**
      * Something else that changed and stayed so.

@@ -36,11 +36,22 @@ class LastingChanges {
         this.instruments = instruments;
     }
 
+    /** What changes more often is another thing every few lots; a single change of the series is not told by it. */
+    private static final int SELDOM = 3;
+
     /** A change: with which lot, and in words. */
     record Change(long lotId, String words) {}
 
+    /**
+     * What changed along a series.
+     *
+     * @param seldom what is another only now and then
+     * @param often what was another every few lots, and how often
+     */
+    record Found(List<Change> seldom, List<String> often) {}
+
     /** Those of lots in order of making. */
-    List<Change> of(List<PointView> points) {
+    Found of(List<PointView> points) {
         List<Long> ids = points.stream().map(PointView::lotId).toList();
         Map<Long, LotView> known = lots.all(ids).stream().collect(Collectors.toMap(LotView::id, lot -> lot));
         Map<String, Map<Long, String>> told = new LinkedHashMap<>();
@@ -50,9 +61,17 @@ class LastingChanges {
             put(told, "regrind", id, lot.regrind());
         });
         hands(ids, told);
-        List<Change> changes = new ArrayList<>();
-        told.forEach((what, values) -> lasting(what, values, points, known, changes));
-        return changes;
+        List<Change> seldom = new ArrayList<>();
+        List<String> often = new ArrayList<>();
+        told.forEach((what, values) -> {
+            List<Change> changes = lasting(what, values, points, known);
+            if (changes.size() <= SELDOM) {
+                seldom.addAll(changes);
+            } else {
+                often.add(what + ", " + changes.size() + " times");
+            }
+        });
+        return new Found(seldom, often);
     }
 
     private void raw(Collection<Long> ids, Map<String, Map<Long, String>> told) {
@@ -84,12 +103,9 @@ class LastingChanges {
     }
 
     /** A lot of which nothing is said is passed over: that nobody wrote it down is no change. */
-    private static void lasting(
-            String what,
-            Map<Long, String> values,
-            List<PointView> points,
-            Map<Long, LotView> known,
-            List<Change> changes) {
+    private static List<Change> lasting(
+            String what, Map<Long, String> values, List<PointView> points, Map<Long, LotView> known) {
+        List<Change> changes = new ArrayList<>();
         List<PointView> spoken = points.stream()
                 .filter(point -> values.containsKey(point.lotId()))
                 .toList();
@@ -108,5 +124,6 @@ class LastingChanges {
                         (lot == null ? "" : lot.code() + ": ") + what + " " + after + " (before: " + before + ")"));
             }
         }
+        return changes;
     }
 }

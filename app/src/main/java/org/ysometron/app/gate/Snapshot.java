@@ -191,8 +191,19 @@ record Snapshot(
             @Nullable Double markY,
             String struck) {}
 
-    /** The limits in force for a series. */
-    record LimitLine(@Nullable Long seriesId, String series, int version, double lower, double centre, double upper) {}
+    /**
+     * The limits in force for a series, for the n of the lot's point.
+     *
+     * @param rules that were on, in words; null in records of before
+     */
+    record LimitLine(
+            @Nullable Long seriesId,
+            String series,
+            int version,
+            double lower,
+            double centre,
+            double upper,
+            @Nullable String rules) {}
 
     /** A signal and its answer. */
     record SignalLine(@Nullable Long seriesId, String series, String words, String answer, String by) {}

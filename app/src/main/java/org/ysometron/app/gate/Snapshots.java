@@ -285,7 +285,8 @@ class Snapshots {
                         baseline.version(),
                         baseline.limits().lower(n),
                         baseline.centre(),
-                        baseline.limits().upper(n)))));
+                        baseline.limits().upper(n),
+                        baseline.rules().words()))));
         return lines;
     }
 

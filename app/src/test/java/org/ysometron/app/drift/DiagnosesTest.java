@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -27,6 +28,9 @@ class DiagnosesTest extends DemoSite {
 
     @Autowired
     private Diagnoses diagnoses;
+
+    @Autowired
+    private LastingChanges changes;
 
     private SeriesView skerry(Orientation orientation) {
         LotView lot = lots.named("SK-0130");
@@ -56,6 +60,42 @@ class DiagnosesTest extends DemoSite {
         assertThat(said.headline()).startsWith("It slides since about SK-01").contains("down");
         assertThat(said.sentences().get(0)).contains("95 %");
         assertThat(String.join(" ", said.sentences())).contains("the claimed 24.0 MPa is met");
+    }
+
+    /** The lot with which more regrind went in lies where the slide may have begun, and is named there; fibre lots come and go. */
+    @Test
+    void whatElseChangedThereIsNamed() {
+        SeriesView upright = skerry(Orientation.ZX);
+        Diagnosis said = said(upright, Optional.of(Requirement.atLeast(24.0, "MPa", 5)));
+        assertThat(lots.lot(said.earliest()).code()).isLessThanOrEqualTo("SK-0121");
+        assertThat(lots.lot(said.latest()).code()).isGreaterThanOrEqualTo("SK-0121");
+
+        LastingChanges.Found found = changes.of(ofTheDemo(upright));
+        assertThat(found.seldom())
+                .extracting(LastingChanges.Change::words)
+                .contains("SK-0121: regrind 12 % (before: 5 %)");
+        assertThat(found.often()).contains("fibre lot, 9 times");
+    }
+
+    /** The demo's other stories: Curlew's other light engine, and Dunlin's worn die that makes the strand oval. */
+    @Test
+    void theStoriesOfTheOtherProductsAreFound() {
+        assertThat(story("CW-0020", "tension-strength", "CW-")).startsWith("Another level since CW-0018");
+        assertThat(story("DN-0050", "ovality", "DN-")).startsWith("Another level since DN-0048");
+    }
+
+    private String story(String lot, String property, String code) {
+        return series.ofProduct(lots.named(lot).productId()).stream()
+                .filter(one -> one.property().id().contains(property))
+                .map(one -> Map.entry(
+                        one,
+                        series.points(one.id()).stream()
+                                .filter(point -> lots.lot(point.lotId()).code().startsWith(code))
+                                .toList()))
+                .max(Comparator.comparingInt(entry -> entry.getValue().size()))
+                .flatMap(entry -> diagnoses.of(entry.getKey(), entry.getValue(), Optional.empty()))
+                .orElseThrow()
+                .headline();
     }
 
     /** Its flat strength has no story: what is looked for everywhere is not found everywhere. */

@@ -53,7 +53,7 @@ class DifferencePageTest extends DemoSite {
         assertThat(row.what()).isEqualTo("SK-0129 against SK-0105");
         double base = mean(upright, "SK-0105");
         double other = mean(upright, "SK-0129");
-        String percent = "%.0f".formatted(Math.abs(100 * (other - base) / base));
+        String percent = "%.1f".formatted(Math.abs(100 * (other - base) / base));
         assertThat(row.percent())
                 .startsWith("−" + percent)
                 .contains("% of SK-0105's ")

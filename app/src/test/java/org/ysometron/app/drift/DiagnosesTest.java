@@ -3,28 +3,20 @@ package org.ysometron.app.drift;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Comparator;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.ysometron.app.DemoSite;
 import org.ysometron.app.drift.Diagnoses.Diagnosis;
-import org.ysometron.app.evidence.SeriesPoints;
-import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.evidence.SeriesPoints.SeriesView;
-import org.ysometron.app.lot.LotView;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Requirement;
 
 /** The demo's hidden stories are found, at the right lots and in the right shape. */
-class DiagnosesTest extends DemoSite {
+class DiagnosesTest extends SkerrySite {
 
     @Autowired
     private DriftCharts charts;
-
-    @Autowired
-    private SeriesPoints series;
 
     @Autowired
     private Diagnoses diagnoses;
@@ -32,24 +24,8 @@ class DiagnosesTest extends DemoSite {
     @Autowired
     private LastingChanges changes;
 
-    private SeriesView skerry(Orientation orientation) {
-        LotView lot = lots.named("SK-0130");
-        return series.ofProduct(lot.productId()).stream()
-                .filter(one -> one.property().id().equals("tension-strength")
-                        && one.conditions().orientation() == orientation)
-                .max(Comparator.comparingInt(one -> ofTheDemo(one).size()))
-                .orElseThrow();
-    }
-
-    /** The demo's lots alone: what other tests add to the same product is no part of its story. */
-    private List<PointView> ofTheDemo(SeriesView found) {
-        return series.points(found.id()).stream()
-                .filter(point -> lots.lot(point.lotId()).code().startsWith("SK-"))
-                .toList();
-    }
-
     private Diagnosis said(SeriesView found, Optional<Requirement> claim) {
-        return diagnoses.of(found, ofTheDemo(found), claim).orElseThrow();
+        return diagnoses.of(found, ofTheDemo(found, "SK-"), claim).orElseThrow();
     }
 
     /** M65: Skerry's upright strength slides by little a lot, and no lot lies beyond a limit when it begins. */
@@ -70,7 +46,7 @@ class DiagnosesTest extends DemoSite {
         assertThat(lots.lot(said.earliest()).code()).isLessThanOrEqualTo("SK-0121");
         assertThat(lots.lot(said.latest()).code()).isGreaterThanOrEqualTo("SK-0121");
 
-        LastingChanges.Found found = changes.of(ofTheDemo(upright));
+        LastingChanges.Found found = changes.of(ofTheDemo(upright, "SK-"));
         assertThat(found.seldom())
                 .extracting(LastingChanges.Change::words)
                 .contains("SK-0121: regrind 12 % (before: 5 %)");
@@ -87,11 +63,7 @@ class DiagnosesTest extends DemoSite {
     private String story(String lot, String property, String code) {
         return series.ofProduct(lots.named(lot).productId()).stream()
                 .filter(one -> one.property().id().contains(property))
-                .map(one -> Map.entry(
-                        one,
-                        series.points(one.id()).stream()
-                                .filter(point -> lots.lot(point.lotId()).code().startsWith(code))
-                                .toList()))
+                .map(one -> Map.entry(one, ofTheDemo(one, code)))
                 .max(Comparator.comparingInt(entry -> entry.getValue().size()))
                 .flatMap(entry -> diagnoses.of(entry.getKey(), entry.getValue(), Optional.empty()))
                 .orElseThrow()

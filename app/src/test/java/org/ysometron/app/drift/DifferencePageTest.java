@@ -3,44 +3,22 @@ package org.ysometron.app.drift;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import java.util.Comparator;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
-import org.springframework.test.web.servlet.request.RequestPostProcessor;
-import org.ysometron.app.DemoSite;
-import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.app.web.Problems;
 import org.ysometron.core.claim.Orientation;
 
 /** Lots set against one another: only of one chart, with an interval, and no percentage without its base. */
-class DifferencePageTest extends DemoSite {
-
-    private static final RequestPostProcessor QUALITY =
-            user("quality").authorities(new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("JUDGEMENT"));
+class DifferencePageTest extends SkerrySite {
 
     @Autowired
     private DifferencePage page;
-
-    @Autowired
-    private SeriesPoints series;
-
-    private SeriesView skerry(Orientation orientation) {
-        return series.ofProduct(lots.named("SK-0130").productId()).stream()
-                .filter(one -> one.property().id().equals("tension-strength")
-                        && one.conditions().orientation() == orientation)
-                .max(Comparator.comparingLong(one -> series.points(one.id()).stream()
-                        .filter(point -> lots.lot(point.lotId()).code().startsWith("SK-"))
-                        .count()))
-                .orElseThrow();
-    }
 
     /** M46: each percentage stands with its base and the base's own value. */
     @Test

@@ -4,29 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import java.util.Comparator;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
-import org.springframework.test.web.servlet.request.RequestPostProcessor;
-import org.ysometron.app.DemoSite;
 import org.ysometron.app.drift.Glance.Attention;
-import org.ysometron.app.evidence.SeriesPoints;
-import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.core.claim.Orientation;
 
 /** Every series on one page, what asks most first; and what charts would catch of one. */
-class GlanceTest extends DemoSite {
-
-    private static final RequestPostProcessor QUALITY =
-            user("quality").authorities(new SimpleGrantedAuthority("ENTRY"), new SimpleGrantedAuthority("JUDGEMENT"));
+class GlanceTest extends SkerrySite {
 
     private static final GlancePage.Wanted ALL = new GlancePage.Wanted("", "", "", 0);
 
@@ -37,25 +27,11 @@ class GlanceTest extends DemoSite {
     private Glances glances;
 
     @Autowired
-    private SeriesPoints series;
-
-    @Autowired
     private JdbcTemplate database;
 
     private GlancePage.View view(GlancePage.Wanted wanted) {
         glances.refresh();
         return page.view(wanted);
-    }
-
-    /** The demo's own series of Skerry's strength: that with most of its lots. */
-    private SeriesView skerry(Orientation orientation) {
-        return series.ofProduct(lots.named("SK-0130").productId()).stream()
-                .filter(one -> one.property().id().equals("tension-strength")
-                        && one.conditions().orientation() == orientation)
-                .max(Comparator.comparingLong(one -> series.points(one.id()).stream()
-                        .filter(point -> lots.lot(point.lotId()).code().startsWith("SK-"))
-                        .count()))
-                .orElseThrow();
     }
 
     /** What nobody has answered stands first, and what is as it was last: Skerry's upright strength is among the first. */

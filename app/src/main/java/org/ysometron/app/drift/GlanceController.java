@@ -53,7 +53,7 @@ class GlanceController {
         List<LotView> waiting = lots.undecided();
         Set<Long> products = waiting.stream().map(LotView::productId).collect(Collectors.toSet());
         derivations.refresh(products);
-        glances.refresh();
+        model.addAttribute("due", glances.refresh());
         GlancePage.Wanted wanted = new GlancePage.Wanted(product, characteristic, state, wantedPage);
         model.addAttribute("wanted", wanted);
         model.addAttribute("view", onePage.read(() -> page.view(wanted)));

@@ -1,5 +1,6 @@
 package org.ysometron.app.drift;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -44,6 +45,9 @@ class Glances {
 
     private static final Logger LOG = LoggerFactory.getLogger(Glances.class);
     private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    /** So long a reader waits for what is older than its evidence; a product's own series take a part of it. */
+    private static final Duration WAIT = Duration.ofSeconds(1);
 
     /** So many lots are drawn. */
     static final int DRAWN = 30;
@@ -108,14 +112,21 @@ class Glances {
         return found;
     }
 
-    /** Makes anew what is older than its evidence. */
-    void refresh() {
+    /** Makes anew what is older than its evidence, as far as a reader can wait; how many are left for the next moment. */
+    int refresh() {
         if (old().isEmpty()) {
-            return;
+            return 0;
         }
         turn.lock();
         try {
-            work(old());
+            List<Due> due = old();
+            long end = System.nanoTime() + WAIT.toNanos();
+            int made = 0;
+            while (made < due.size() && System.nanoTime() < end) {
+                make(due.get(made));
+                made++;
+            }
+            return due.size() - made;
         } finally {
             turn.unlock();
         }
@@ -125,7 +136,7 @@ class Glances {
     void rested() {
         if (turn.tryLock()) {
             try {
-                work(old());
+                old().forEach(this::make);
             } catch (DataAccessException away) {
                 LOG.info("series at a glance wait: {}", away.getMessage());
             } finally {
@@ -169,26 +180,24 @@ class Glances {
         return kept;
     }
 
-    private void work(List<Due> due) {
-        for (Due one : due) {
-            String says;
-            try {
-                says = JSON.writeValueAsString(reading.execute(status -> glance(one.series)));
-            } catch (DataAccessException away) {
-                throw away;
-            } catch (RuntimeException broken) {
-                // Of this series nothing is known; the others go on.
-                LOG.error("series {} cannot be looked at", one.series.id(), broken);
-                says = JSON.writeValueAsString(unknown());
-            }
-            database.update(
-                    "insert into drift_glance (series_id, stamp, version, says) values (?, ?, ?, ?)"
-                            + " on duplicate key update stamp = values(stamp), version = values(version), says = values(says)",
-                    one.series.id(),
-                    one.stamp,
-                    one.version,
-                    says);
+    private void make(Due one) {
+        String says;
+        try {
+            says = JSON.writeValueAsString(reading.execute(status -> glance(one.series)));
+        } catch (DataAccessException away) {
+            throw away;
+        } catch (RuntimeException broken) {
+            // Of this series nothing is known; the others go on.
+            LOG.error("series {} cannot be looked at", one.series.id(), broken);
+            says = JSON.writeValueAsString(unknown());
         }
+        database.update(
+                "insert into drift_glance (series_id, stamp, version, says) values (?, ?, ?, ?)"
+                        + " on duplicate key update stamp = values(stamp), version = values(version), says = values(says)",
+                one.series.id(),
+                one.stamp,
+                one.version,
+                says);
     }
 
     private static @Nullable Glance read(String says) {

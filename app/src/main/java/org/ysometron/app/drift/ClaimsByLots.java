@@ -97,7 +97,12 @@ class ClaimsByLots {
         Map<Long, List<Judged>> judged = judgements.of(shown);
         Map<Long, List<PointView>> points = new HashMap<>();
         List<SeriesView> all = series.ofProduct(product.id());
-        all.forEach(one -> points.put(one.id(), series.newest(one.id(), 2 * COLUMNS)));
+        // What no claim speaks of is not read.
+        all.stream()
+                .filter(one -> claims.stream()
+                        .anyMatch(claim ->
+                                claim.form().isVerifiable() && claim.speaksOf(one.property(), one.conditions())))
+                .forEach(one -> points.put(one.id(), series.newest(one.id(), 2 * COLUMNS)));
         Map<Long, Standing> standing = glances.all().stream()
                 .filter(one -> one.series().productId() == product.id())
                 .collect(Collectors.toMap(one -> one.series().id(), one -> one));

@@ -62,7 +62,6 @@ class DifferencePage {
     record View(
             String asked,
             String repeatability,
-            List<String> codes,
             List<Mean> means,
             List<Scale.Tick> ticks,
             double height,
@@ -92,7 +91,7 @@ class DifferencePage {
                 .orElse(
                         "No lot of this series has a scatter of its own: nobody knows how far two like values may lie apart.");
         if (!problems.none()) {
-            return new View(typed, kept, codes, List.of(), List.of(), 0, List.of());
+            return new View(typed, kept, List.of(), List.of(), 0, List.of());
         }
         List<String> names = List.copyOf(chosen);
         List<PointView> compared =
@@ -123,7 +122,6 @@ class DifferencePage {
         return new View(
                 typed,
                 kept,
-                codes,
                 means,
                 scale.ticks(6),
                 ROW * compared.size() + 34,

@@ -57,7 +57,8 @@ class DiagnosesTest extends SkerrySite {
     @Test
     void theStoriesOfTheOtherProductsAreFound() {
         assertThat(story("CW-0020", "tension-strength", "CW-")).startsWith("Another level since CW-0018");
-        assertThat(story("DN-0050", "ovality", "DN-")).startsWith("Another level since DN-0048");
+        // The die was changed while DN-0047 ran: it is the last of the old or the first of the new, as its log is read.
+        assertThat(story("DN-0050", "ovality", "DN-")).matches("Another level since DN-004[78]: .* higher than .*");
     }
 
     private String story(String lot, String property, String code) {

@@ -56,6 +56,9 @@ create table line_stream (
   points int not null,
   ended boolean not null,
   begun_at datetime(3) not null,
+  -- the specimen that was in hand as it began
+  begun_lot bigint null,
+  begun_for varchar(20) null,
   used_for varchar(200) null,
   used_by varchar(40) null,
   used_at datetime(3) null,

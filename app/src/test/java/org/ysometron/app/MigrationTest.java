@@ -62,20 +62,21 @@ class MigrationTest {
         assertThat(sums).isEqualTo(written);
     }
 
-    /** A stream of version 24 has nobody in its grips: it was not asked then. */
+    /** Limits that were signed before they followed n keep the rules of then, and are the same for every n. */
     @Test
-    void aStreamOfBeforeBelongsToNobody() throws SQLException {
-        String url = TestDatabase.url("migration_of_streams");
+    void limitsOfBeforeKeepWhatWasSigned() throws SQLException {
+        String url = TestDatabase.url("migration_of_limits");
         migrate(url, MigrationVersion.fromVersion("24"));
         try (Connection connection = DriverManager.getConnection(url, "ysometron", TestDatabase.PASSWORD);
                 Statement sql = connection.createStatement()) {
             sql.execute("set foreign_key_checks = 0");
-            sql.execute("insert into line_stream (serial, epoch, stream, instrument_id, unit, way_unit, points, ended,"
-                    + " begun_at) values ('PT-1', 'e', 1, 1, 'N', 'mm', 7, true, now())");
+            sql.execute(
+                    "insert into drift_baseline (series_id, version, lots, centre, sigma, mean_range, range_upper, signed_by,"
+                            + " signed_at, reason) values (1, 1, 20, 28, 0.6, 0.68, 2.2, 'quality', now(), 'first twenty')");
         }
         migrate(url, MigrationVersion.LATEST);
-        assertThat(texts(url, "select concat(points, coalesce(begun_for, ', nobody')) from line_stream"))
-                .containsExactly("7, nobody");
+        assertThat(texts(url, "select concat(coalesce(size, 'every n'), ': ', rules) from drift_baseline"))
+                .containsExactly("every n: BEYOND_LIMITS EIGHT_ON_ONE_SIDE SPREAD_BEYOND_LIMIT");
     }
 
     @Test

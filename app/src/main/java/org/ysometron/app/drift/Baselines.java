@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -114,6 +115,27 @@ public class Baselines {
         return seriesIds.isEmpty() ? Set.of() : baselines.signed(seriesIds);
     }
 
+    /**
+     * That a chart is kept by fewer rules than the usual ones or than it was once, in words, with who signed it so; empty where none was
+     * switched off. Limits that were signed before rules were are kept by those of then.
+     */
+    public Optional<String> lessened(long seriesId) {
+        List<BaselineView> versions = all(seriesId);
+        if (versions.isEmpty() || versions.get(0).size().isEmpty()) {
+            return Optional.empty();
+        }
+        BaselineView now = versions.get(0);
+        Set<String> once = new TreeSet<>(ChartRules.USUAL.names());
+        versions.forEach(version -> once.addAll(version.rules().names()));
+        once.removeAll(now.rules().names());
+        return once.isEmpty()
+                ? Optional.empty()
+                : Optional.of("The chart of " + series.series(seriesId).title() + " is kept without a rule: "
+                        + ChartRules.named(once).words() + " (baseline version " + now.version() + ", signed by "
+                        + now.signedBy()
+                        + ": " + now.reason() + ")");
+    }
+
     /** Keys of the lots behind a baseline. */
     public List<Long> lotsOf(long baselineId) {
         return lots.findByBaselineIdOrderById(baselineId).stream()
@@ -147,9 +169,15 @@ public class Baselines {
         List<BaselineLot> rows = lots.findByBaselineIdOrderById(baselineId);
         Working working = limits(rows, unit).working();
         Optional<SpreadLimits> spread = spread(rows, unit);
-        return spread.isPresent()
+        Working whole = spread.isPresent()
                 ? working.then(spread.get().working()).then(explain(spread.get(), rows, unit))
                 : working;
+        BaselineView signed = view(baselines.findById(baselineId).orElseThrow());
+        int newest = series.newest(seriesOf(baselineId), 1).stream()
+                .mapToInt(PointView::n)
+                .findFirst()
+                .orElse(1);
+        return whole.then(signed.limits().explain(newest, unit));
     }
 
     /** Signs a baseline from these lots of a series, in order of making, with the usual rules. */

@@ -422,7 +422,7 @@ class DriftCharts {
         // A pattern that goes on is named once, at its latest point in sight.
         boolean last = index + 1 == sight.points.size()
                 || !sight.signals.containsKey(sight.points.get(index + 1).lotId());
-        String label = signal != null && last ? signal.words() : "";
+        String label = signal != null && last ? signal.ofMeans() : "";
         boolean low = sight.baseline.isPresent()
                 && point.mean() < sight.baseline.get().centre();
         double labelY = low ? Math.min(y + 20, height - 62) : Math.max(y - 12, 12);
@@ -431,7 +431,7 @@ class DriftCharts {
                 y,
                 sight.code(point),
                 words,
-                signal != null,
+                signal != null && !signal.ofMeans().isEmpty(),
                 label,
                 labelY,
                 sight.x(index) > 300 ? "end" : "start",

@@ -67,12 +67,14 @@ public class Signals {
      * What the charts say at one lot's point of one series.
      *
      * @param words every pattern at the point, joined
+     * @param ofMeans those that are patterns of the lot means, joined; the others have charts of their own
      * @param answer the newest answer, where every one of these patterns has been answered; null while one has not
      */
     public record LotSignal(
             long seriesId,
             String title,
             String words,
+            String ofMeans,
             @Nullable AnswerView answer) {
 
         /** Whether somebody with judgement has dealt with it. */
@@ -104,7 +106,13 @@ public class Signals {
             String title = Objects.requireNonNull(known.get(seriesId)).title();
             found.computeIfAbsent(lotId, id -> new ArrayList<>())
                     .add(new LotSignal(
-                            seriesId, title, words, answer(rows, given.getOrDefault(key(seriesId, lotId), List.of()))));
+                            seriesId,
+                            title,
+                            words,
+                            joined(rows.stream()
+                                    .filter(row -> ChartRules.isOfMeans(row.rule))
+                                    .toList()),
+                            answer(rows, given.getOrDefault(key(seriesId, lotId), List.of()))));
         }));
         return found;
     }

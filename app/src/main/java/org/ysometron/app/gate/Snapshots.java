@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
@@ -152,7 +153,12 @@ class Snapshots {
                         .map(entry -> entry.what() + ", by " + entry.by() + " on " + Moments.day(entry.at()) + ": "
                                 + entry.reason())
                         .toList(),
-                whole.notices(),
+                Stream.concat(
+                                whole.notices().stream(),
+                                judgements.sizesOf(lot.id()).keySet().stream()
+                                        .sorted()
+                                        .flatMap(id -> baselines.lessened(id).stream()))
+                        .toList(),
                 lets.stream().map(Block::what).toList(),
                 pictures.of(lot).stream().map(Snapshots::picture).toList(),
                 curves.drawings(lot).stream()

@@ -360,6 +360,7 @@ class DriftTest extends DemoSite {
         SeriesView flat = strength("natural", Orientation.XY);
         Baselines.BaselineView before = baselines.newest(flat.id()).orElseThrow();
         assertThat(before.rules()).isEqualTo(ChartRules.USUAL);
+        assertThat(baselines.lessened(flat.id())).isEmpty();
         List<PointView> points = series.points(flat.id());
         String first = lots.lot(points.get(0).lotId()).code();
         String last = lots.lot(points.get(19).lotId()).code();
@@ -388,6 +389,16 @@ class DriftTest extends DemoSite {
         try {
             assertThat(after.rules().names()).containsExactly("BEYOND_LIMITS", "SIX_CLIMBING_OR_FALLING");
             assertThat(after.size()).isPresent();
+            // What a lot's record and its certificate say of a chart that is kept by fewer rules.
+            assertThat(baselines.lessened(flat.id()).orElseThrow())
+                    .contains(
+                            "eight in a row on one side",
+                            "a change from the lot before",
+                            "version " + after.version(),
+                            "quality")
+                    .doesNotContain("six climbing");
+            assertThat(baselines.working(after.id(), "MPa").steps())
+                    .anySatisfy(step -> assertThat(step.symbol()).startsWith("σ("));
             // A form that does not ask for rules leaves those in force.
             assertThat(charts.view(flat.id(), null).cost())
                     .contains("six climbing or falling", "half of all charts with limits from 20 lots");
@@ -433,5 +444,46 @@ class DriftTest extends DemoSite {
         assertThat(flat.capability()).isNotNull();
         assertThat(flat.capability().headline()).matches("Ppk \\(lower edge\\) \\d\\.\\d\\d \\(95 %: .*");
         assertThat(flat.capability().sentences().get(0)).contains("Cpk", "degrees of freedom", "30 lots");
+    }
+
+    /** A chart that is kept by fewer rules says so on the certificate of each lot that is set against it. */
+    @Test
+    void fewerRulesStandOnTheCertificate() throws Exception {
+        LotView first = testLots.releasedLot();
+        LotView second = released(884, 880, 890, 876, 871);
+        SeriesView slate = strengths("slate", Orientation.ZX)
+                .filter(view -> series.points(view.id()).stream().anyMatch(point -> point.lotId() == first.id()))
+                .findFirst()
+                .orElseThrow();
+        Baselines.BaselineView signed = baselines.sign(
+                slate.id(),
+                Set.of(first.id(), second.id()),
+                ChartRules.named(List.of("BEYOND_LIMITS")),
+                "The gauge jumps from lot to lot.",
+                "quality");
+        try {
+            LotView third = released(883, 881, 889, 877, 872);
+            http.perform(get("/lots/" + third.code() + "/certificate").with(QUALITY))
+                    .andExpect(status().isOk())
+                    .andExpect(content()
+                            .string(allOf(
+                                    containsString("is kept without a rule: eight in a row on one side"),
+                                    containsString("The gauge jumps from lot to lot."))));
+            http.perform(get("/lots/" + second.code() + "/certificate").with(QUALITY))
+                    .andExpect(content().string(not(containsString("is kept without a rule"))));
+        } finally {
+            database.update("delete from drift_signal where series_id = ?", slate.id());
+            database.update("delete from drift_baseline_lot where baseline_id = ?", signed.id());
+            database.update("delete from drift_baseline where id = ?", signed.id());
+        }
+    }
+
+    private LotView released(double... flat) {
+        LotView lot = testLots.lot();
+        testLots.test(lot, Orientation.XY, "bench", flat);
+        testLots.test(lot, Orientation.ZX, "bench", 470, 465, 472, 468, 460);
+        testLots.refresh(lot);
+        gateOfTests.decide(lot, Disposition.RELEASE, "All claims are supported.", "release");
+        return lots.named(lot.code());
     }
 }

@@ -51,11 +51,16 @@ public record ChartRules(Set<RunRule> runs, boolean range, boolean scatter) {
     public static ChartRules named(Collection<String> names) {
         EnumSet<RunRule> runs = EnumSet.noneOf(RunRule.class);
         for (String name : names) {
-            if (!name.equals(RANGE) && !name.equals(SCATTER)) {
+            if (isOfMeans(name)) {
                 runs.add(RunRule.valueOf(name));
             }
         }
         return new ChartRules(runs, names.contains(RANGE), names.contains(SCATTER));
+    }
+
+    /** Whether a rule of this name looks at the lot means alone. */
+    public static boolean isOfMeans(String name) {
+        return !name.equals(RANGE) && !name.equals(SCATTER);
     }
 
     /** Their names, in the order of {@link #all()}. */

@@ -3,6 +3,8 @@ package org.ysometron.core.drift;
 import java.util.Arrays;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
+import org.ysometron.core.working.Step;
+import org.ysometron.core.working.Working;
 
 /**
  * Limits of the charts of a series, for lots of any number of specimens.
@@ -77,9 +79,34 @@ public record LotLimits(double centre, double sigma, double rangeUpper, Optional
         if (size.isEmpty() || within.isEmpty()) {
             return sigma;
         }
+        double own = ofWithin();
+        return Math.sqrt(sigma * sigma - own + own * size.getAsDouble() / n);
+    }
+
+    /** How the limits for a lot of n came about; nothing where they are the same for every n. */
+    public Working explain(int n, String unit) {
+        if (size.isEmpty() || within.isEmpty()) {
+            return Working.NONE;
+        }
+        String source = "ISO 5725-2, components of variance";
+        return Working.of(
+                Step.of("harmonic mean of the baseline's n", "n₀", "", size.getAsDouble(), source),
+                Step.of("variance of a mean of n₀ from within lots", "v", "σ_w²/n₀, at most σ̂²", ofWithin(), source),
+                new Step(
+                        "standard deviation of a mean of " + n,
+                        "σ(" + n + ")",
+                        "√(σ̂² − v + v·n₀/n)",
+                        "",
+                        sigma(n),
+                        unit,
+                        source),
+                new Step("lower limit for n = " + n, "", "x̄ − 3σ(" + n + ")", "", lower(n), unit, source),
+                new Step("upper limit for n = " + n, "", "x̄ + 3σ(" + n + ")", "", upper(n), unit, source));
+    }
+
+    private double ofWithin() {
         double whole = sigma * sigma;
-        double own = Math.min(within.getAsDouble() * within.getAsDouble() / size.getAsDouble(), whole);
-        return Math.sqrt(whole - own + own * size.getAsDouble() / n);
+        return Math.min(within.orElse(0) * within.orElse(0) / size.orElse(1), whole);
     }
 
     /** Upper limit of the mean of n specimens. */

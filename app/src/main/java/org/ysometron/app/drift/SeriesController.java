@@ -14,14 +14,14 @@ import org.ysometron.app.web.Problems;
 
 /** What is asked of a series beside its chart: what rules would catch of it and cry, and how far its lots lie apart. */
 @Controller
-class TrialController {
+class SeriesController {
 
     private final TrialPage page;
     private final DifferencePage differences;
     private final SeriesPoints series;
     private final Products products;
 
-    TrialController(TrialPage page, DifferencePage differences, SeriesPoints series, Products products) {
+    SeriesController(TrialPage page, DifferencePage differences, SeriesPoints series, Products products) {
         this.page = page;
         this.differences = differences;
         this.series = series;

@@ -530,6 +530,7 @@ class DriftCharts {
                 baseline.reason(),
                 baseline.lots() + " lots",
                 baseline.isProvisional(),
+                baseline.size().isPresent(),
                 baselines.all(sight.series.id()).size());
     }
 

@@ -44,8 +44,20 @@ record DriftView(
         return events.stream().filter(Event::isWithin).toList();
     }
 
-    /** The baseline in force. */
-    record Base(long id, int version, String signed, String reason, String lots, boolean provisional, int versions) {}
+    /**
+     * The baseline in force.
+     *
+     * @param followsN whether its limits are those for each lot's n; not where it was signed before they were
+     */
+    record Base(
+            long id,
+            int version,
+            String signed,
+            String reason,
+            String lots,
+            boolean provisional,
+            boolean followsN,
+            int versions) {}
 
     /**
      * One chart.

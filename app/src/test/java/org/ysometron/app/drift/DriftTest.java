@@ -419,6 +419,7 @@ class DriftTest extends DemoSite {
         try {
             Baselines.BaselineView before = baselines.newest(flat.id()).orElseThrow();
             assertThat(before.limits().upper(2)).isEqualTo(before.limits().upper(50));
+            assertThat(charts.view(flat.id(), null).baseline().followsN()).isFalse();
             assertThat(baselines
                             .anew(flat.id(), signed.version())
                             .orElseThrow()

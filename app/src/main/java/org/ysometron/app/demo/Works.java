@@ -26,12 +26,14 @@ import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
 import org.ysometron.app.lot.Samples;
 import org.ysometron.app.lot.SpecimenView;
+import org.ysometron.app.lot.Words;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.method.End;
 import org.ysometron.core.plan.PlannedTest;
@@ -56,6 +58,7 @@ class Works {
     private final Signals signals;
     private final Derivations derivations;
     private final Decisions decisions;
+    private final Words words;
     private final Clock clock;
 
     Works(
@@ -73,6 +76,7 @@ class Works {
             Signals signals,
             Derivations derivations,
             Decisions decisions,
+            Words words,
             Clock clock) {
         this.products = products;
         this.publications = publications;
@@ -88,6 +92,7 @@ class Works {
         this.signals = signals;
         this.derivations = derivations;
         this.decisions = decisions;
+        this.words = words;
         this.clock = clock;
     }
 
@@ -272,6 +277,16 @@ class Works {
                     ? "Seen; a few micrometres, far inside the tolerance."
                     : "Seen; claims still supported with room. Watch the next lots.";
             signals.answer(signal.seriesId(), lot.id(), remark == null ? usual : remark, "quality");
+        }
+        for (Block block : decisions.blocks(lot)) {
+            if (block.kind() == Block.Kind.ODD_RESULT || block.kind() == Block.Kind.SURPRISE) {
+                words.give(
+                        lot,
+                        block,
+                        null,
+                        "Looked at: fracture faces, grips and zero are as they should be; kept.",
+                        "quality");
+            }
         }
         boolean blocked = !decisions.blocks(lot).isEmpty();
         decisions.decide(

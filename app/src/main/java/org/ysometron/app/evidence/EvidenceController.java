@@ -43,6 +43,7 @@ class EvidenceController {
     private final SiteMethods methods;
     private final ShelfLives shelves;
     private final PlaceMaps places;
+    private final OddPage odd;
 
     EvidenceController(
             Derivations derivations,
@@ -58,7 +59,9 @@ class EvidenceController {
             Chambers chambers,
             SiteMethods methods,
             ShelfLives shelves,
-            PlaceMaps places) {
+            PlaceMaps places,
+            OddPage odd) {
+        this.odd = odd;
         this.derivations = derivations;
         this.page = page;
         this.places = places;
@@ -144,6 +147,15 @@ class EvidenceController {
         model.addAttribute("plates", places.plates(lot));
         model.addAttribute("chambers", places.chambers(lot));
         return "evidence/places";
+    }
+
+    /** Odd results and surprises. */
+    @GetMapping("/lots/{code}/odd")
+    String odd(@PathVariable String code, Model model) {
+        LotView lot = lots.named(code);
+        model.addAttribute("lot", lot);
+        model.addAttribute("odd", odd.view(lot));
+        return "evidence/odd";
     }
 
     @GetMapping("/lots/{code}/evidence/{claimId}/working")

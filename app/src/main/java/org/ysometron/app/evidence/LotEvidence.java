@@ -107,6 +107,19 @@ record LotEvidence(
                 .tested(rig, states.getOrDefault(record.specimen().id(), ""));
     }
 
+    /** The same without one of its specimens, to see what hangs on it. */
+    LotEvidence without(SpecimenRecord one) {
+        return new LotEvidence(
+                conditions,
+                setup,
+                records.stream()
+                        .filter(record ->
+                                record.specimen().id() != one.specimen().id())
+                        .toList(),
+                provisional,
+                round);
+    }
+
     /** How many of its specimens were tested. */
     int tested() {
         return (int) records.stream().filter(SpecimenRecord::isTested).count();

@@ -45,6 +45,7 @@ import org.ysometron.core.gate.Right;
 import org.ysometron.core.method.Characteristics;
 import org.ysometron.core.method.Methods;
 import org.ysometron.core.method.Reduced;
+import org.ysometron.core.surprise.OddResults;
 
 /**
  * Judges a lot's readings against its claims: the one computation that gate, page, snapshot and certificate come from.
@@ -66,6 +67,7 @@ class LotVerdicts {
     private final TakenOut takenOut;
     private final Owing owing;
     private final Site site;
+    private final Oddities oddities;
 
     LotVerdicts(
             Bench bench,
@@ -78,8 +80,10 @@ class LotVerdicts {
             Remedies remedies,
             TakenOut takenOut,
             Owing owing,
-            Site site) {
+            Site site,
+            Oddities oddities) {
         this.site = site;
+        this.oddities = oddities;
         this.bench = bench;
         this.lots = lots;
         this.publications = publications;
@@ -95,8 +99,16 @@ class LotVerdicts {
     /** Everything that a lot's evidence says: its claims, what of it stands in the way, and what is said beside it. */
     record Found(List<Judgements.Detail> details, List<Block> blocks, List<String> notices) {}
 
+    /** Everything with what is odd about it. */
+    record Whole(Found found, Oddities.Found oddities) {}
+
     /** Everything, worked out anew. */
     Found of(LotView lot) {
+        return whole(lot).found();
+    }
+
+    /** Everything with what is odd about it, worked out anew. */
+    Whole whole(LotView lot) {
         List<SpecimenRecord> records = bench.records(lot.id());
         List<Owing.OwedView> owed = owing.of(lot, records);
         List<TakenOut.Change> changes = takenOut.of(records, owed);
@@ -112,7 +124,29 @@ class LotVerdicts {
                 .ifPresent(blocks::add));
         details.forEach(detail ->
                 detail.others().forEach(other -> against(detail, other).ifPresent(blocks::add)));
-        return new Found(details, blocks.stream().distinct().toList(), notices(lot, records));
+        Oddities.Found odd = oddities.of(
+                lot,
+                sets.counted(),
+                details.stream().map(Judgements.Detail::claim).toList());
+        blocks.addAll(OddBlocks.of(odd, (studied, one) -> without(lot, studied, one, details)));
+        return new Whole(new Found(details, blocks.stream().distinct().toList(), notices(lot, records)), odd);
+    }
+
+    /** What verdicts would be without a specimen that lies far out; empty where they would be the same. */
+    private Optional<String> without(
+            LotView lot, Oddities.Studied studied, OddResults.Odd odd, List<Judgements.Detail> details) {
+        LotEvidence rest = studied.set().without(studied.record(odd.index()));
+        String would = details.stream()
+                .filter(detail -> detail.records().equals(studied.set().records()))
+                .filter(detail -> detail.claim().property().isTested()
+                        && !detail.claim().property().isRatio())
+                .map(detail ->
+                        Map.entry(detail, judgement(lot, detail.claim(), rest).verdict()))
+                .filter(entry -> entry.getValue() != entry.getKey().judgement().verdict())
+                .map(entry -> entry.getKey().claim().title() + " would be "
+                        + entry.getValue().words())
+                .collect(Collectors.joining(", "));
+        return would.isEmpty() ? Optional.empty() : Optional.of(would);
     }
 
     /** Every claim judged anew, with the working. */

@@ -109,7 +109,7 @@ class PlaceMaps {
         return rows;
     }
 
-    private static boolean isFixed(Chambers.ChamberView run) {
+    static boolean isFixed(Chambers.ChamberView run) {
         Map<Long, Integer> first = new HashMap<>();
         run.placed().forEach(placed -> first.putIfAbsent(placed.specimen().id(), placed.place()));
         return run.placed().stream().allMatch(placed -> Integer.valueOf(placed.place())

@@ -19,6 +19,7 @@ final class Ways {
             case TEST_MISSING, PAST_SHELF_LIFE -> own + "#specimens";
             case READING_OWED -> own + "/bench?step=break";
             case PLAN_LINE -> own + "/plan";
+            case ODD_RESULT, SURPRISE -> own + "/odd";
             case CLAIM_OPEN, NOT_COMPARABLE -> own + "/evidence";
             case SIGNAL_UNANSWERED -> "/products/" + product + "/drift";
             case OTHER_BLEND,

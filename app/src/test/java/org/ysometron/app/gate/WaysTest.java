@@ -33,6 +33,8 @@ class WaysTest extends DemoSite {
             Map.entry(Block.Kind.PLAN_LINE, "<form"),
             Map.entry(Block.Kind.CLAIM_OPEN, "Tensile strength"),
             Map.entry(Block.Kind.NOT_COMPARABLE, "Tensile strength"),
+            Map.entry(Block.Kind.ODD_RESULT, "What was looked for"),
+            Map.entry(Block.Kind.SURPRISE, "What was looked for"),
             Map.entry(Block.Kind.SIGNAL_UNANSWERED, "/series/"));
 
     @ParameterizedTest

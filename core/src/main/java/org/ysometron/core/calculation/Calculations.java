@@ -22,6 +22,7 @@ public final class Calculations {
                     DriftCalculations.all(),
                     TrialCalculations.all(),
                     LotCalculations.all(),
+                    SurpriseCalculations.all(),
                     ChartCalculations.all())
             .flatMap(List::stream)
             .toList();

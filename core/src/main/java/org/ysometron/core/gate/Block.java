@@ -36,6 +36,8 @@ public record Block(Kind kind, String what, Right lifter, String how, String sub
         MATERIAL_STATE("the state of the material"),
         TAKEN_OUT("evidence changed after its result was known"),
         READING_OWED("a reading still to be fetched"),
+        ODD_RESULT("a result far from the others of its set"),
+        SURPRISE("something in the results that chance does not explain"),
         ENDINGS("tests that ended in a way that does not count"),
         INTAKE_CLAIM("a claim on the material that intake has not settled"),
         TEST_MISSING("a missing test"),

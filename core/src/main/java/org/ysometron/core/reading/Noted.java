@@ -17,6 +17,12 @@ public final class Noted {
     /** In which part of its length it broke. */
     public static final String BROKE_AT = "broke-at";
 
+    /** How it looks where it broke. */
+    public static final String FRACTURE = "fracture";
+
+    /** How many pieces were found. */
+    public static final String PIECES = "pieces";
+
     /** Parts of a specimen's length, from the end that bears its label on. */
     public static final List<String> PARTS = List.of(
             "at the label's end", "towards the label", "in the middle", "away from the label", "at the other end");
@@ -33,13 +39,13 @@ public final class Noted {
         load.ifPresent(dimension ->
                 fields.add(noted(ZERO, "how far the zero had moved", Field.Kind.FROM_ZERO, dimension, List.of())));
         fields.add(noted(
-                "fracture",
+                FRACTURE,
                 "how it looks where it broke",
                 Field.Kind.CHOICE,
                 Dimension.RATIO,
                 List.of("ductile", "brittle", "sudden", "layers split", "shattered", "necked")));
         fields.add(noted(BROKE_AT, "in which part it broke", Field.Kind.CHOICE, Dimension.RATIO, PARTS));
-        fields.add(noted("pieces", "pieces found", Field.Kind.COUNT, Dimension.RATIO, List.of()));
+        fields.add(noted(PIECES, "pieces found", Field.Kind.COUNT, Dimension.RATIO, List.of()));
         fields.add(noted(
                 "fragments", "fragments", Field.Kind.CHOICE, Dimension.RATIO, List.of("all found", "some are lost")));
         fields.add(noted(

@@ -1,0 +1,23 @@
+source("common.R")
+source_of("R pt on the farthest value against the others; with the earlier lots' variance pooled in")
+x <- c(52.1, 51.4, 52.9, 52.3, 47.2); i <- paste0("values=", lst(x)); m <- mean(x[-5]); own <- var(x[-5])
+one <- function(v, df) { t <- (x[5] - m) / sqrt(v * (1 + 1 / 4)); c(t, min(1, 2 * 5 * pt(-abs(t), df))) }
+a <- one(own, 3); case("odd-results", i, "t:0", a[1]); case("odd-results", i, "p:0", a[2]); case("odd-results", i, "value", as.numeric(a[2] <= 0.01), "0")
+b <- one((3 * own + 80 * 0.9^2) / 83, 83); j <- paste0(i, "; scatter=0.9; freedom=80")
+case("odd-results", j, "t:0", b[1]); case("odd-results", j, "p:0", b[2]); case("odd-results", j, "value", 1, "0")
+source_of("Grubbs, two-sided 5 %, n = 5: G 1.715 (printed tables); a set with that G has p 5 %")
+g <- 1.715; y <- function(e) c(0, 1, 2, 3, e); e <- uniroot(function(e) (e - mean(y(e))) / sd(y(e)) - g, c(4, 100), tol = 1e-12)$root
+case("odd-results", paste0("values=", lst(y(e))), "p:0", 0.05, "0.0003")
+source_of("R lm on the order, anova on the groups, pf on the scatter; each the least of its case")
+v <- c(50.0, 50.6, 50.9, 51.6, 52.0); case("surprises", paste0("values=", lst(v)), "looks:0:p", summary(lm(v ~ seq_along(v)))$coefficients[2, 4])
+case("surprises", paste0("values=", lst(v)), "looks:0:statistic", summary(lm(v ~ seq_along(v)))$coefficients[2, 3])
+w <- c(50.1, 54.9, 49.8, 55.3, 50.4); k <- c(1, 2, 1, 2, 1); f <- anova(lm(w ~ factor(k))); i <- paste0("values=", lst(w), "; groups=", lst(k))
+case("surprises", i, "looks:0:p", f$`Pr(>F)`[1]); case("surprises", i, "looks:0:statistic", f$`F value`[1]); case("surprises", i, "looks:0:together", min(1, 2 * f$`Pr(>F)`[1])); case("surprises", i, "value", 1, "0")
+u <- c(44.0, 58.1, 51.2, 47.0); i <- paste0("values=", lst(u), "; scatter=3; freedom=40"); case("surprises", i, "looks:0:p", 1 - pf(var(u) / 9, 3, 40)); case("surprises", i, "looks:0:statistic", var(u) / 9)
+source_of("R, simulated on its own: best share between two groups of two or more, and mean less median in standard deviations; 40000 normal sets")
+set.seed(11)
+share <- function(s) { s <- sort(s); n <- length(s); max(sapply(2:(n - 2), function(h) { m <- mean(s); (h * (mean(s[1:h]) - m)^2 + (n - h) * (mean(s[-(1:h)]) - m)^2) })) / sum((s - mean(s))^2) }
+lean <- function(s) (mean(s) - median(s)) / sd(s)
+d <- c(48.0, 55.1, 49.9, 54.3, 50.3, 53.0, 48.1, 54.8); sim <- replicate(40000, share(rnorm(8))); case("surprises", paste0("values=", lst(d)), "looks:0:statistic", share(d)); case("surprises", paste0("values=", lst(d)), "looks:0:p", mean(sim >= share(d)), "0.006")
+q <- c(10.4, 10.9, 10.1, 12.0, 10.6, 10.2, 11.9, 10.3, 11.5, 10.5); sim <- replicate(40000, abs(lean(rnorm(10))))
+case("surprises", paste0("values=", lst(q)), "looks:0:statistic", lean(q)); case("surprises", paste0("values=", lst(q)), "looks:0:p", mean(sim >= abs(lean(q))), "0.005")

@@ -61,3 +61,6 @@ for (q in list(list(c(50, 50.001), c(80, 80, 80)), list(c(50, 50.1, 49.9, 50), c
   pr <- function(mu) optimize(function(l) sum(dnorm(v, mu, exp(l), log = TRUE)) + sum(pnorm(cc, mu, exp(l), lower.tail = FALSE, log.p = TRUE)), c(-8, 12), maximum = TRUE, tol = 1e-13)
   o <- optimize(function(m) pr(m)$objective, c(50, 400), maximum = TRUE, tol = 1e-12); i <- paste0("values=", lst(v), "; bounds=", lst(cc))
   case("censored-mean", i, "value", o$maximum, "r1e-5"); case("censored-mean", i, "sd", exp(pr(o$maximum)$maximum), "r1e-5") }
+source_of("R qt on the pooled variance of two specimens and of earlier lots (ISO 5725-2), below a least n of 5; pt for the probability")
+p2 <- c(48.2, 47.1); s2 <- (60 * 1.3^2 + var(p2)) / 61; u2 <- sqrt(s2 / 2); i <- paste0("values=", lst(p2), "; atLeast=45; scatter=1.3; freedom=60")
+case("mean-verdict", i, "lower", mean(p2) - qt(0.95, 61) * u2); case("mean-verdict", i, "upper", mean(p2) + qt(0.95, 61) * u2); case("mean-verdict", i, "probability", pt((mean(p2) - 45) / u2, 61), "1e-9")

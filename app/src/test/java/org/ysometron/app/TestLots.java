@@ -109,6 +109,19 @@ public class TestLots {
 
     /** A lot of a blend of its own, in the middle of everything else that a good lot has. */
     public LotView good(Blend blend) {
+        LotView lot = alone(blend);
+        test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
+        test(lot, Orientation.ZX, "bench", 450, 455, 462, 447, 458);
+        return lot;
+    }
+
+    /** A lot of a blend of its own, with no lot before it: five specimens flat and five upright, dried in time. */
+    public LotView alone(Blend blend) {
+        return alone(blend, 5);
+    }
+
+    /** The same with so many flat and so many upright. */
+    public LotView alone(Blend blend, int n) {
         String code = "T-" + UUID.randomUUID().toString().substring(0, 8);
         LotView lot = lots.enter(
                 new Lots.NewLot(
@@ -123,10 +136,8 @@ public class TestLots {
         draw(lot);
         withoutHooks(lot);
         dry(lot, LocalDateTime.now().minusHours(2));
-        set(lot, Orientation.XY, 5);
-        set(lot, Orientation.ZX, 5);
-        test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871);
-        test(lot, Orientation.ZX, "bench", 450, 455, 462, 447, 458);
+        set(lot, Orientation.XY, n);
+        set(lot, Orientation.ZX, n);
         return lot;
     }
 

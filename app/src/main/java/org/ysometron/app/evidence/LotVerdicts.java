@@ -328,7 +328,8 @@ class LotVerdicts {
         List<Mismatch> mismatches = claim.conditions().compare(set.conditions());
         Evidence evidence = set.evidence(
                 claim.property(),
-                series.pooledScatter(series.before(lot, claim.property(), set.conditions(), set.setup())));
+                series.pooledScatter(series.before(lot, claim.property(), set.conditions(), set.setup()))
+                        .map(known -> site.pools(lot.madeOn()) ? known.carrying() : known));
         boolean blocked = mismatches.stream().anyMatch(Mismatch::blocking);
         Judgement judgement = blocked && evidence.n() > 0
                 ? Verification.notComparable(mismatches, evidence.excluded())
@@ -355,7 +356,9 @@ class LotVerdicts {
 
     /** Looks planned for the lot, and those taken before this one at which the claim could have been supported. */
     private Looks looks(LotView lot, Claim claim, LotEvidence set) {
-        int least = Math.max(2, claim.requirement().minimumN());
+        // Where earlier lots may carry it, a look below the claim's least could have supported it as well.
+        int least =
+                site.pools(lot.madeOn()) ? 2 : Math.max(2, claim.requirement().minimumN());
         int[] sizes = claim.property().isTested() ? set.earlierLooks(claim.property()) : new int[0];
         return new Looks(
                 site.looks(lot.madeOn()),

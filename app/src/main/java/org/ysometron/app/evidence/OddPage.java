@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -186,28 +187,29 @@ class OddPage {
                         : "");
     }
 
-    private static java.util.Optional<String> dixon(SetOfResults set) {
+    private static Optional<String> dixon(SetOfResults set) {
         try {
             Dixon found = Dixon.of(set.values(), Dixon.Ratio.usual(set.values().length));
-            return java.util.Optional.of("Dixon's ratio of the set by itself " + Figures.significant(found.ratio(), 3)
-                    + ", p " + Figures.probability(found.p()));
+            return Optional.of("Dixon's ratio of the set by itself " + Figures.significant(found.ratio(), 3) + ", p "
+                    + Figures.probability(found.p()));
         } catch (IllegalArgumentException no) {
-            return java.util.Optional.empty();
+            return Optional.empty();
         }
     }
 
     private static Item item(Oddities.Found found, Surprises.Tried one, @Nullable Block block, String answer) {
-        String figures = one.look().statistic() + ": " + Figures.significant(one.statistic(), 3) + ", n " + one.n();
+        List<String> figures = new ArrayList<>();
+        figures.add(one.look().statistic() + ": " + Figures.significant(one.statistic(), 3) + ", n " + one.n());
+        figures.add("p " + Figures.probability(one.p()) + " alone, " + Figures.probability(one.adjusted())
+                + " with everything looked for in this lot");
+        if (one.set() >= 0) {
+            grouping(found.studied().get(one.set()), one)
+                    .ifPresent(grouping -> figures.addAll(means(found.studied().get(one.set()), grouping)));
+        }
         return new Item(
-                Figures.capital(one.look().words())
-                        + (one.set() < 0
-                                ? ""
-                                : ", " + found.studied().get(one.set()).title()),
+                Figures.capital(one.look().words()),
                 OddBlocks.sentence(found, one),
-                List.of(
-                        figures,
-                        "p " + Figures.probability(one.p()) + " alone, " + Figures.probability(one.adjusted())
-                                + " with everything looked for in this lot"),
+                figures,
                 one.look().check(),
                 block,
                 answer,
@@ -215,16 +217,45 @@ class OddPage {
                 one.set() < 0 ? null : drawing(found.studied().get(one.set()), one));
     }
 
+    private static Optional<SetOfResults.Grouping> grouping(Oddities.Studied studied, Surprises.Tried one) {
+        String first = one.within().split(" or ", -1)[0];
+        return studied.results().groupings().stream()
+                .filter(grouping ->
+                        one.look() == Look.BY_FACTOR && grouping.name().equals(first))
+                .findFirst();
+    }
+
+    private static Map<Integer, List<Integer>> groups(SetOfResults.Grouping grouping) {
+        Map<Integer, List<Integer>> groups = new LinkedHashMap<>();
+        for (int i = 0; i < grouping.levels().length; i++) {
+            groups.computeIfAbsent(grouping.levels()[i], level -> new ArrayList<>())
+                    .add(i);
+        }
+        return groups;
+    }
+
+    private static List<String> means(Oddities.Studied studied, SetOfResults.Grouping grouping) {
+        return groups(grouping).values().stream()
+                .map(own -> own.stream()
+                                .map(i -> studied.record(i).specimen().label())
+                                .collect(Collectors.joining(", "))
+                        + ": mean "
+                        + Figures.withUnit(
+                                own.stream()
+                                        .mapToDouble(i -> studied.results().values()[i])
+                                        .average()
+                                        .orElse(0),
+                                studied.characteristic().digits(),
+                                studied.characteristic().unit()))
+                .toList();
+    }
+
     // ---- drawings ------------------------------------------------------------------------------------------------
 
     private static Drawing drawing(Oddities.Studied studied, Surprises.Tried one) {
-        if (one.look() == Look.BY_FACTOR) {
-            String first = one.within().split(" or ", -1)[0];
-            return studied.results().groupings().stream()
-                    .filter(grouping -> grouping.name().equals(first))
-                    .findFirst()
-                    .map(grouping -> grouped(studied, grouping))
-                    .orElseGet(() -> ordered(studied, one.members(), true));
+        Optional<SetOfResults.Grouping> grouping = grouping(studied, one);
+        if (grouping.isPresent()) {
+            return grouped(studied, grouping.get());
         }
         return ordered(studied, one.members(), one.look() != Look.IN_ORDER);
     }
@@ -265,11 +296,7 @@ class OddPage {
     /** Group by group, each with its mean. */
     private static Drawing grouped(Oddities.Studied studied, SetOfResults.Grouping grouping) {
         double[] values = studied.results().values();
-        Map<Integer, List<Integer>> groups = new LinkedHashMap<>();
-        for (int i = 0; i < values.length; i++) {
-            groups.computeIfAbsent(grouping.levels()[i], level -> new ArrayList<>())
-                    .add(i);
-        }
+        Map<Integer, List<Integer>> groups = groups(grouping);
         Scale up = Scale.holding(Arrays.stream(values).boxed().toList(), HIGH - EDGE, EDGE);
         Scale along = new Scale(-0.5, groups.size() - 0.5, EDGE, WIDE - EDGE);
         List<Dot> dots = new ArrayList<>();

@@ -75,7 +75,7 @@ class Oddities {
 
         /** What it is, in words. */
         String title() {
-            return characteristic.title() + ", " + set.name();
+            return characteristic.title() + " of " + set.name();
         }
 
         SpecimenRecord record(int index) {

@@ -30,7 +30,24 @@ record StripView(
         String earlierWords,
         @Nullable Edge capacity,
         String unit,
-        String description) {
+        String description,
+        List<Beside> beside,
+        String margin,
+        String change) {
+
+    /** A condition side by side: its name, what is claimed, what was done, and how they fit. */
+    record Beside(String condition, String claimed, String tested, String fit, String words) {}
+
+    /** How the conditions fit as a whole, in words. */
+    public String fit() {
+        long other = beside.stream().filter(one -> !one.fit.equals("ALIKE")).count();
+        return other == 0 ? "all " + beside.size() + " the same" : other + " of " + beside.size() + " another";
+    }
+
+    /** Whether any condition is another. */
+    public boolean isOther() {
+        return beside.stream().anyMatch(one -> !one.fit.equals("ALIKE"));
+    }
 
     /**
      * How many more of a set should settle it.

@@ -15,6 +15,7 @@ import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions.Mismatch;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Judgement;
+import org.ysometron.core.claim.Margin;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.method.Reduced;
@@ -76,7 +77,54 @@ class Strips {
                         : earlier.size() + (earlier.size() == 1 ? " earlier lot" : " earlier lots"),
                 capacityEdge(scale, capacity, unit),
                 unit,
-                description(detail, judgement, digits, unit));
+                description(detail, judgement, digits, unit),
+                beside(detail),
+                Margin.of(claim, judgement)
+                        .map(margin -> margin.words(digits, unit))
+                        .orElse(""),
+                change(detail, digits, unit));
+    }
+
+    /** Claim and evidence condition by condition; nothing where one set of specimens does not stand for the evidence. */
+    private static List<StripView.Beside> beside(Judgements.Detail detail) {
+        if (detail.records().isEmpty()
+                || detail.claim().property().isRatio()
+                || !detail.claim().property().isMechanical()) {
+            return List.of();
+        }
+        return detail
+                .claim()
+                .conditions()
+                .beside(detail.records().get(0).specimen().conditions())
+                .stream()
+                .map(term -> new StripView.Beside(
+                        term.condition(),
+                        term.claimed(),
+                        term.tested(),
+                        term.fit().name(),
+                        term.fit().words()))
+                .toList();
+    }
+
+    /** What would make the verdict another. */
+    private static String change(Judgements.Detail detail, int digits, String unit) {
+        Judgement judgement = detail.judgement();
+        Requirement claim = detail.claim().requirement();
+        if (judgement.verdict() == Verdict.NOT_COMPARABLE) {
+            return "Specimens under the claim's own terms: "
+                    + detail.claim().conditions().words() + ".";
+        }
+        Optional<Margin> margin = Margin.of(claim, judgement);
+        if (margin.isEmpty()) {
+            return "";
+        }
+        if (judgement.n() < claim.minimumN() && judgement.verdict() == Verdict.OPEN) {
+            return "The claim asks for n = " + claim.minimumN() + " at least.";
+        }
+        String carried = margin.get().carried(digits + 1, unit);
+        return judgement.verdict() == Verdict.SUPPORTED
+                ? "These specimens would carry a claim of " + carried + "; a stricter one would be open."
+                : "These specimens would carry a claim of " + carried + ", and no stricter one.";
     }
 
     /** More specimens of the set that gives the figures, where so many should settle an open claim on it. */

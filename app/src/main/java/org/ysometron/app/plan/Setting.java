@@ -22,7 +22,10 @@ public enum Setting {
             List.of("blocks the release", "is noted on the certificate")),
     LOOKS(
             "How often a lot's specimens are judged, for lots made from the next day on",
-            List.of("twice, the second look paid for", "once", "three times, each look paid for"));
+            List.of("twice, the second look paid for", "once", "three times, each look paid for")),
+    POOLED(
+            "Scatter within earlier lots where n is below a claim's least, for lots made from the next day on",
+            List.of("is shown and carries no verdict", "carries the verdict, which says so"));
 
     private final String title;
     private final String usual;

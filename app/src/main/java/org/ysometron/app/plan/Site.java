@@ -145,16 +145,26 @@ public class Site {
      * plans one more once a result is known.
      */
     public int looks(LocalDate madeOn) {
-        TreeMap<LocalDate, String> from = memory.once("looks", "", () -> {
+        return LOOKS.get(inForce(Setting.LOOKS, madeOn));
+    }
+
+    /** Whether the scatter within earlier lots may carry the verdict of a lot with few specimens: as was set before the lot was made. */
+    public boolean pools(LocalDate madeOn) {
+        return inForce(Setting.POOLED, madeOn) > 0;
+    }
+
+    /** Which choice stood on the day before a lot was made. */
+    private int inForce(Setting setting, LocalDate madeOn) {
+        TreeMap<LocalDate, String> from = memory.once("choices", setting, () -> {
             TreeMap<LocalDate, String> days = new TreeMap<>();
-            before.findByName(Setting.LOOKS).stream()
+            before.findByName(setting).stream()
                     .sorted(Comparator.comparing((SettingBefore row) -> row.changedAt))
                     .forEach(row -> days.put(dayOf(row.changedAt), row.typed));
-            settings.findById(Setting.LOOKS).ifPresent(row -> days.put(dayOf(row.changedAt), row.typed));
+            settings.findById(setting).ifPresent(row -> days.put(dayOf(row.changedAt), row.typed));
             return days;
         });
         Map.Entry<LocalDate, String> inForce = from.lowerEntry(madeOn);
-        return LOOKS.get(inForce == null ? 0 : (int) read(Setting.LOOKS, inForce.getValue()));
+        return inForce == null ? 0 : (int) read(setting, inForce.getValue());
     }
 
     private LocalDate dayOf(Instant at) {

@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -26,6 +27,7 @@ import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.End;
 
 /** What is odd about a lot is found, drawn, answered by somebody else, and printed; nothing is left out by itself. */
@@ -44,9 +46,16 @@ class OddTest extends DemoSite {
         away(made);
     }
 
-    private LotView lot(double... flat) {
-        LotView lot = testLots.lot();
+    /** Of a blend of its own: how the lots of other tests scatter is no measure of it. */
+    private LotView alone() {
+        LotView lot =
+                testLots.alone(new Blend("F-" + UUID.randomUUID().toString().substring(0, 6), "", 0));
         made.add(lot);
+        return lot;
+    }
+
+    private LotView lot(double... flat) {
+        LotView lot = alone();
         testLots.set(lot, Orientation.XY, flat.length - 5);
         testLots.test(lot, Orientation.XY, "bench", flat);
         testLots.test(lot, Orientation.ZX, "bench", 450, 455, 462, 447, 458);
@@ -151,7 +160,10 @@ class OddTest extends DemoSite {
     @Test
     void notesThatContradictTheEndAreAskedAbout() throws Exception {
         LotView lot = lot(880, 884, 890, 876, 871, 879);
-        bench.enter(lot, new Bench.Entry("XY2", "broke-at", 1, "at the other end", null, 0, ""), "bench");
+        bench.enter(
+                lot,
+                new Bench.Entry("XY2", "broke-at", 1, "at the other end", null, testLots.gauge("bench load cell"), ""),
+                "bench");
         assertThat(of(lot, Block.Kind.SURPRISE))
                 .singleElement()
                 .satisfies(
@@ -163,8 +175,7 @@ class OddTest extends DemoSite {
 
     @Test
     void uprightAboveFlatIsAskedAbout() throws Exception {
-        LotView lot = testLots.lot();
-        made.add(lot);
+        LotView lot = alone();
         testLots.test(lot, Orientation.XY, "bench", 450, 455, 462, 447, 458);
         testLots.test(lot, Orientation.ZX, "bench", 880, 884, 890, 876, 871);
         assertThat(of(lot, Block.Kind.SURPRISE))

@@ -50,6 +50,7 @@ import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.End;
 
 /** Each way that somebody found round the gate, closed: every test fails on the application as it was. */
@@ -166,7 +167,7 @@ class GateHoldsTest extends DemoSite {
                 String label = orientation.name() + i;
                 bench.enter(lot, testLots.width(label, 1, "4.00"), "bench");
                 bench.enter(lot, testLots.thickness(label, 1, "4.00"), "bench");
-                String force = String.valueOf((orientation == Orientation.XY ? 880 : 455) + i);
+                String force = String.valueOf((orientation == Orientation.XY ? 880 : 455) + 4 * i);
                 bench.enter(lot, new Bench.Entry(label, "force", 1, force, End.BROKE_IN_GAUGE, cell, force), "bench");
             }
         }
@@ -199,12 +200,12 @@ class GateHoldsTest extends DemoSite {
         LotView lot = testLots.lot();
         long other = testLots.gauge("frame 2 load cell");
         for (int i = 1; i <= 5; i++) {
-            broken(lot, "ZX" + i, 455 + i, other);
+            broken(lot, "ZX" + i, 455 + 4 * i, other);
             broken(lot, "XY" + i, 560 + i, testLots.gauge("bench load cell"));
         }
         testLots.set(lot, Orientation.XY, 6);
         for (int i = 6; i <= 11; i++) {
-            broken(lot, "XY" + i, 880 + i, other);
+            broken(lot, "XY" + i, 880 + 4 * i, other);
         }
 
         List<Block> against = of(lot, Block.Kind.OTHER_SETUP);
@@ -513,6 +514,33 @@ class GateHoldsTest extends DemoSite {
         assertThat(third.judgement().reason()).contains("more often than was planned: would be supported");
     }
 
+    /** M14: the scatter of earlier lots carries a verdict of two where the site said so before the lot was made, and the verdict says it. */
+    @Test
+    void m14EarlierLotsCarryAFewOnlyWhereTheSiteSaidSoBefore() {
+        Blend blend = new Blend("F-" + UUID.randomUUID().toString().substring(0, 6), "", 0);
+        for (int i = 0; i < 3; i++) {
+            testLots.good(blend);
+        }
+        LotView few = testLots.alone(blend, 2);
+        testLots.test(few, Orientation.XY, "bench", 884, 889);
+        testLots.refresh(few);
+        assertThat(flat(few).judgement().verdict()).isEqualTo(Verdict.OPEN);
+        try {
+            site.change(Setting.POOLED, Setting.POOLED.choices().get(1), "quality");
+            assertThat(site.pools(LocalDate.now())).as("made today").isFalse();
+            assertThat(flat(few).judgement().verdict()).isEqualTo(Verdict.OPEN);
+            database.update(
+                    "update plan_setting set changed_at = date_sub(changed_at, interval 30 day) where name = 'POOLED'");
+            Judgements.Detail carried = flat(few);
+            assertThat(carried.judgement().verdict()).isEqualTo(Verdict.SUPPORTED);
+            assertThat(carried.judgement().reason())
+                    .startsWith("n = 2 is below the claim's least of 5; carried by the scatter within 3 earlier lots");
+        } finally {
+            database.update("delete from plan_setting where name = 'POOLED'");
+            database.update("delete from plan_setting_before where name = 'POOLED'");
+        }
+    }
+
     /** M73: n is what was written down before the first result; who stops at the first n that passes has looked after each. */
     @Test
     void m73WhatWasMadeForALookIsTestedForIt() throws Exception {
@@ -798,7 +826,7 @@ class GateHoldsTest extends DemoSite {
         assertThat(flat(again).judgement().verdict()).isEqualTo(Verdict.NOT_TESTED);
         testLots.set(again, Orientation.XY, 5);
         for (int i = 6; i <= 10; i++) {
-            broken(again, "XY" + i, 880 + i, testLots.gauge("bench load cell"));
+            broken(again, "XY" + i, 880 + 4 * (i - 6), testLots.gauge("bench load cell"));
         }
         Judgements.Detail flat = flat(again);
         assertThat(flat.judgement().verdict()).isEqualTo(Verdict.SUPPORTED);
@@ -821,7 +849,7 @@ class GateHoldsTest extends DemoSite {
                 "release");
         testLots.set(lot, Orientation.XY, 5);
         for (int i = 6; i <= 10; i++) {
-            broken(lot, "XY" + i, 880 + i, testLots.gauge("bench load cell"));
+            broken(lot, "XY" + i, 880 + 4 * (i - 6), testLots.gauge("bench load cell"));
         }
         assertThat(flat(lot).judgement().verdict()).isEqualTo(Verdict.CONTRADICTED);
     }

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.LengthVerdict;
@@ -68,6 +69,10 @@ final class ClaimCalculations {
                         MINIMUM,
                         StatisticsCalculations.CONFIDENCE,
                         StatisticsCalculations.CALIBRATION,
+                        optional("scatter", NUMBER, "", "within earlier lots: carries an n below the claim's least")
+                                .in(1e-9, 1e9),
+                        optional("freedom", NUMBER, "", "its degrees of freedom; 60 unless given")
+                                .in(Evidence.PooledScatter.LEAST, 1_000_000),
                         LOOKS,
                         EARLIER),
                 "",
@@ -81,9 +86,19 @@ final class ClaimCalculations {
                                 given.numbers("bounds"),
                                 0,
                                 given.number("calibrationUncertainty", 0),
-                                Optional.empty(),
+                                history(given),
                                 intervals(given)),
                         looksOf(given))));
+    }
+
+    private static Optional<Evidence.PooledScatter> history(Case given) {
+        OptionalDouble scatter = given.optionalNumber("scatter");
+        if (scatter.isEmpty()) {
+            return Optional.empty();
+        }
+        double freedom = given.number("freedom", 60);
+        return Optional.of(
+                new Evidence.PooledScatter(scatter.getAsDouble(), freedom, (int) Math.ceil(freedom / 4)).carrying());
     }
 
     private static Calculation ofEveryPart() {

@@ -6,7 +6,9 @@ import static org.ysometron.core.calculation.Input.Kind.WHOLES;
 import static org.ysometron.core.calculation.Input.optional;
 import static org.ysometron.core.calculation.Input.required;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -75,32 +77,32 @@ final class SurpriseCalculations {
                 "",
                 "each look has its own; together Holm 1979",
                 Map.of("values", List.of(52.1, 51.4, 52.9, 48.3, 48.9, 47.6), "groups", List.of(1, 1, 1, 2, 2, 2)),
-                given -> {
-                    Surprises found = Surprises.of(new Surprises.Lot(List.of(set(given)), List.of(), List.of()));
-                    List<Object> looks = found.tried().stream()
-                            .map(one -> (Object) Answer.inOrder(
-                                    "look",
-                                    one.look()
-                                            .name()
-                                            .toLowerCase(java.util.Locale.ROOT)
-                                            .replace('_', '-'),
-                                    "statistic",
-                                    one.statistic(),
-                                    "p",
-                                    one.p(),
-                                    "together",
-                                    one.adjusted()))
-                            .toList();
-                    Working working = Working.of(
-                            Step.of("looks", "", "", found.tried().size()),
-                            Step.of(
-                                    "surprises",
-                                    "",
-                                    "as many as have a corrected p of 5 % or less",
-                                    found.seen().size(),
-                                    "Holm 1979"));
-                    return Answer.of(found.seen().size(), "", working).with("looks", looks);
-                });
+                SurpriseCalculations::surprises);
+    }
+
+    private static Answer surprises(Case given) {
+        Surprises found = Surprises.of(new Surprises.Lot(List.of(set(given)), List.of(), List.of()));
+        List<Object> looks = new ArrayList<>();
+        for (Surprises.Tried one : found.tried()) {
+            looks.add(Answer.inOrder(
+                    "look",
+                    one.look().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                    "statistic",
+                    one.statistic(),
+                    "p",
+                    one.p(),
+                    "together",
+                    one.adjusted()));
+        }
+        Working working = Working.of(
+                Step.of("looks", "", "", found.tried().size()),
+                Step.of(
+                        "surprises",
+                        "",
+                        "as many as have a corrected p of 5 % or less",
+                        found.seen().size(),
+                        "Holm 1979"));
+        return Answer.of(found.seen().size(), "", working).with("looks", looks);
     }
 
     private static SetOfResults set(Case given) {

@@ -135,18 +135,55 @@ public record Conditions(
         }
     }
 
-    /** Every condition in which the evidence's terms differ from this claim's. Another rate alone does not block. */
+    /** How a condition of the evidence stands to the claim's. */
+    public enum Fit {
+        ALIKE("the same"),
+        LESSER("another: the comparison is indicative"),
+        BLOCKING("another: not comparable");
+
+        private final String words;
+
+        Fit(String words) {
+            this.words = words;
+        }
+
+        /** The fit in words. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /**
+     * One condition, side by side.
+     *
+     * @param condition its name
+     * @param claimed what the claim says
+     * @param tested what was done
+     */
+    public record Term(String condition, String claimed, String tested, Fit fit) {}
+
+    /** Every condition that claim or evidence states, side by side. Another rate alone does not block. */
+    public List<Term> beside(Conditions evidence) {
+        List<Term> terms = new ArrayList<>();
+        add(terms, "method", Methods.titleOf(method), Methods.titleOf(evidence.method), Fit.BLOCKING);
+        add(terms, "basis", basis.words(), evidence.basis.words(), Fit.BLOCKING);
+        besideBuilds(terms, evidence);
+        add(terms, "orientation", orientation.words(), evidence.orientation.words(), Fit.BLOCKING);
+        add(terms, "conditioning", conditioning.words(), evidence.conditioning.words(), Fit.BLOCKING);
+        add(terms, "specimen", design, evidence.design, Fit.BLOCKING);
+        add(terms, "exposure and cure", process, evidence.process, Fit.BLOCKING);
+        if (rate > 0 || evidence.rate > 0) {
+            add(terms, "rate", rateWords(rate), rateWords(evidence.rate), Fit.LESSER);
+        }
+        return terms;
+    }
+
+    /** Every condition in which the evidence's terms differ from this claim's. */
     public List<Mismatch> compare(Conditions evidence) {
-        List<Mismatch> found = new ArrayList<>();
-        add(found, "method", Methods.titleOf(method), Methods.titleOf(evidence.method), true);
-        add(found, "basis", basis.words(), evidence.basis.words(), true);
-        compareBuilds(found, evidence);
-        add(found, "orientation", orientation.words(), evidence.orientation.words(), true);
-        add(found, "conditioning", conditioning.words(), evidence.conditioning.words(), true);
-        add(found, "specimen", design, evidence.design, true);
-        add(found, "exposure and cure", process, evidence.process, true);
-        add(found, "rate", rateWords(rate), rateWords(evidence.rate), false);
-        return found;
+        return beside(evidence).stream()
+                .filter(term -> term.fit != Fit.ALIKE)
+                .map(term -> new Mismatch(term.condition, term.claimed, term.tested, term.fit == Fit.BLOCKING))
+                .toList();
     }
 
     /** The terms as one line, for headings and certificates. */
@@ -188,22 +225,25 @@ public record Conditions(
      * Factor by factor. What is not stated compares with nothing; only where neither states any factor, as in what was written
      * before there were factors, do the words of the process tell.
      */
-    private void compareBuilds(List<Mismatch> found, Conditions evidence) {
+    private void besideBuilds(List<Term> terms, Conditions evidence) {
         if (basis != Basis.AS_PRINTED || evidence.basis != Basis.AS_PRINTED) {
             return;
         }
         if (build.isNone() && evidence.build.isNone()) {
             if (process.isBlank() && evidence.process.isBlank()) {
-                found.add(new Mismatch("walls and infill", UNSTATED, UNSTATED, true));
+                terms.add(new Term("walls and infill", UNSTATED, UNSTATED, Fit.BLOCKING));
             }
             return;
         }
         for (int i = 0; i < build.factors().size(); i++) {
             Map.Entry<String, String> claimed = build.factors().get(i);
             String tested = evidence.build.factors().get(i).getValue();
-            if (claimed.getValue().isEmpty() || !claimed.getValue().equals(tested)) {
-                found.add(new Mismatch(claimed.getKey(), orUnstated(claimed.getValue()), orUnstated(tested), true));
-            }
+            boolean alike = !claimed.getValue().isEmpty() && claimed.getValue().equals(tested);
+            terms.add(new Term(
+                    claimed.getKey(),
+                    orUnstated(claimed.getValue()),
+                    orUnstated(tested),
+                    alike ? Fit.ALIKE : Fit.BLOCKING));
         }
     }
 
@@ -211,9 +251,10 @@ public record Conditions(
         return words.isEmpty() ? UNSTATED : words;
     }
 
-    private static void add(List<Mismatch> found, String name, String claimed, String tested, boolean blocking) {
-        if (!claimed.equals(tested)) {
-            found.add(new Mismatch(name, orNothing(claimed), orNothing(tested), blocking));
+    private static void add(List<Term> terms, String name, String claimed, String tested, Fit otherwise) {
+        if (!claimed.isEmpty() || !tested.isEmpty()) {
+            terms.add(new Term(
+                    name, orNothing(claimed), orNothing(tested), claimed.equals(tested) ? Fit.ALIKE : otherwise));
         }
     }
 

@@ -73,8 +73,23 @@ public record Evidence(
      * @param sd pooled standard deviation, above 0
      * @param degreesOfFreedom sum of n − 1 over the lots
      * @param lots how many lots
+     * @param carries whether it may carry a verdict of fewer specimens than the claim's least, as a site decides
      */
-    public record PooledScatter(double sd, double degreesOfFreedom, int lots) {}
+    public record PooledScatter(double sd, double degreesOfFreedom, int lots, boolean carries) {
+
+        /** Degrees of freedom from which on it may (common practice, no source). */
+        public static final int LEAST = 10;
+
+        /** A scatter that is said beside and decides nothing. */
+        public PooledScatter(double sd, double degreesOfFreedom, int lots) {
+            this(sd, degreesOfFreedom, lots, false);
+        }
+
+        /** The same where the site lets it carry. */
+        public PooledScatter carrying() {
+            return new PooledScatter(sd, degreesOfFreedom, lots, degreesOfFreedom >= LEAST && sd > 0);
+        }
+    }
 
     /** No value and no bound, so many results left out. */
     static Evidence none(int excluded) {

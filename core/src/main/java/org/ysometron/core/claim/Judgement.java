@@ -36,6 +36,24 @@ public record Judgement(
         OptionalInt moreSpecimens,
         Working working) {
 
+    /** The same with another sentence. */
+    Judgement saying(String words) {
+        return new Judgement(
+                verdict,
+                words,
+                n,
+                bounds,
+                excluded,
+                mean,
+                sd,
+                lower,
+                upper,
+                confidence,
+                probability,
+                moreSpecimens,
+                working);
+    }
+
     /** The judgement that nothing countable was tested. */
     static Judgement notTested(int excluded) {
         String reason = excluded == 0

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.DoubleStream;
+import org.hipparchus.distribution.continuous.FDistribution;
 import org.ysometron.core.claim.Conclusion.Asked;
 import org.ysometron.core.claim.Conclusion.Figured;
 import org.ysometron.core.claim.Conclusion.More;
@@ -29,6 +30,9 @@ import org.ysometron.core.working.Working;
  * IntervalVerdict}); levels that some bore and others did not are a staircase ({@link StaircaseVerdict}).
  */
 public final class MeanVerdict {
+
+    /** A scatter so far beyond that of earlier lots that they do not speak for it (common practice, no source). */
+    private static final double LIKE = 0.05;
 
     private MeanVerdict() {}
 
@@ -69,6 +73,9 @@ public final class MeanVerdict {
             return Conclusion.single(
                     claim, evidence, summary, working.then(historyNote(claim, evidence, summary.mean())));
         }
+        if (isCarried(asked, evidence, summary)) {
+            return carried(asked, evidence, summary, evidence.history().orElseThrow(), working);
+        }
         MeanBounds bounds = MeanBounds.of(summary, evidence.calibrationUncertainty(), asked.confidence(), claim.unit());
         Figured figured = new Figured(
                 "mean",
@@ -85,6 +92,78 @@ public final class MeanVerdict {
         Judgement judgement = Conclusion.of(asked, evidence, figured, () -> more(asked, evidence, summary));
         return Conclusion.looked(
                 asked, Conclusion.asked(judgement, bounds.standardUncertainty() / Math.abs(summary.mean())));
+    }
+
+    /**
+     * Whether the scatter within earlier lots stands in for an n below the claim's least: two values at least, whose own scatter is not beyond
+     * it. A lot that scatters more than those before speaks for itself.
+     */
+    private static boolean isCarried(Asked asked, Evidence evidence, Summary summary) {
+        Optional<Evidence.PooledScatter> history = evidence.history().filter(Evidence.PooledScatter::carries);
+        if (asked.enough() || history.isEmpty()) {
+            return false;
+        }
+        double ratio = summary.sd().orElseThrow() / history.get().sd();
+        double beyond = 1
+                - new FDistribution(summary.n() - 1, history.get().degreesOfFreedom())
+                        .cumulativeProbability(ratio * ratio);
+        return beyond >= LIKE;
+    }
+
+    /** The verdict with the scatter of this lot and the earlier ones pooled (ISO 5725-2), and said so in its reason. */
+    private static Judgement carried(
+            Asked asked, Evidence evidence, Summary summary, Evidence.PooledScatter pooled, Working values) {
+        Requirement claim = asked.claim();
+        Evidence.PooledScatter all = with(summary, pooled);
+        MeanBounds bounds = MeanBounds.of(
+                summary.mean(),
+                summary.n(),
+                all.sd(),
+                all.degreesOfFreedom(),
+                evidence.calibrationUncertainty(),
+                asked.confidence(),
+                claim.unit());
+        Requirement any = new Requirement(claim.lower(), claim.upper(), claim.unit(), 1, claim.confidence());
+        Asked now = new Asked(any, asked.looks(), asked.n(), asked.size(), asked.counted(), asked.measured());
+        Figured figured = new Figured(
+                "mean",
+                summary.mean(),
+                summary.sd(),
+                bounds.lower(),
+                bounds.upper(),
+                probability(claim, summary.mean(), bounds.standardUncertainty(), bounds.degreesOfFreedom()),
+                "t distribution about the estimate",
+                values.then(Conclusion.sdStep(summary, claim.unit()))
+                        .then(pooling(pooled, all, claim.unit()))
+                        .then(asked.working())
+                        .then(bounds.working()));
+        Judgement judgement =
+                Conclusion.looked(now, Conclusion.of(now, evidence, figured, () -> more(now, evidence, summary)));
+        return judgement.saying("n = " + asked.n() + " is below the claim's least of " + claim.minimumN()
+                + "; carried by the scatter within " + pooled.lots() + " earlier lots (s_r = "
+                + Conclusion.with(all.sd(), claim) + ", " + Figures.decimals(all.degreesOfFreedom(), 0)
+                + " degrees of freedom), as this site allows. " + judgement.reason());
+    }
+
+    /** This lot's own scatter in that of the earlier ones. */
+    private static Evidence.PooledScatter with(Summary summary, Evidence.PooledScatter earlier) {
+        int own = summary.n() - 1;
+        double sd = summary.sd().orElseThrow();
+        double freedom = earlier.degreesOfFreedom() + own;
+        double squares = earlier.degreesOfFreedom() * earlier.sd() * earlier.sd() + own * sd * sd;
+        return new Evidence.PooledScatter(Math.sqrt(squares / freedom), freedom, earlier.lots() + 1);
+    }
+
+    private static Step pooling(Evidence.PooledScatter earlier, Evidence.PooledScatter all, String unit) {
+        return new Step(
+                "scatter within this lot and " + earlier.lots() + " earlier ones, pooled",
+                "s_r",
+                "√((ν₀·s₀² + (n−1)·s²)/(ν₀ + n − 1))",
+                Figures.significant(earlier.sd(), 4) + ", " + Figures.decimals(earlier.degreesOfFreedom(), 0)
+                        + " degrees of freedom",
+                all.sd(),
+                unit,
+                "ISO 5725-2");
     }
 
     /** Probability that a value known by an estimate with ν degrees of freedom lies inside the claim, 0 to 1. */
@@ -130,7 +209,7 @@ public final class MeanVerdict {
                 asked.claim().unit());
     }
 
-    /** What the pooled scatter of earlier lots would say where n is too small to speak for itself; said, never decisive. */
+    /** What the pooled scatter of earlier lots would say where n is too small to speak for itself and they may not carry it. */
     private static Working historyNote(Requirement claim, Evidence evidence, double mean) {
         if (evidence.n() >= claim.minimumN() || evidence.history().isEmpty()) {
             return Working.NONE;

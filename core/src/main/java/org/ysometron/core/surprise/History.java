@@ -25,6 +25,9 @@ public record History(double sd, double freedom) {
         }
     }
 
+    /** Fewer lots have no median that one of them could not turn. */
+    public static final int LOTS = 5;
+
     /** What a median of variances is worth beside their mean: 2/π for many of them. */
     private static final double WORTH = 0.6;
 
@@ -35,7 +38,7 @@ public record History(double sd, double freedom) {
      *
      * @param deviations s of each lot; those of 0 are left out, for they were alike to the display's step
      * @param sizes n of each
-     * @return empty where they have fewer than {@value #LEAST} degrees of freedom by that
+     * @return empty where they are fewer than {@value #LOTS}, or have fewer than {@value #LEAST} degrees of freedom by that
      */
     public static Optional<History> of(double[] deviations, int[] sizes) {
         record Variance(double value, int freedom) {}
@@ -50,7 +53,7 @@ public record History(double sd, double freedom) {
                 .sorted(Comparator.comparingDouble(Variance::value))
                 .toList();
         double all = variances.stream().mapToInt(Variance::freedom).sum();
-        if (WORTH * all < LEAST) {
+        if (variances.size() < LOTS || WORTH * all < LEAST) {
             return Optional.empty();
         }
         double below = 0;

@@ -78,6 +78,24 @@ class TermsTest {
         });
     }
 
+    /** M16: what is the same stands beside what is another, and a comparison is made of the same rows. */
+    @Test
+    void m16ConditionsStandSideBySide() {
+        Conditions tested = UPRIGHT.turned(Orientation.XY);
+        List<Conditions.Term> rows = UPRIGHT.beside(tested);
+        assertThat(rows)
+                .extracting(Conditions.Term::condition)
+                .contains("method", "basis", "orientation", "conditioning", "specimen", "rate");
+        assertThat(rows.stream().filter(row -> row.fit() != Conditions.Fit.ALIKE))
+                .singleElement()
+                .satisfies(row -> {
+                    assertThat(row.condition()).isEqualTo("orientation");
+                    assertThat(row.fit()).isEqualTo(Conditions.Fit.BLOCKING);
+                });
+        assertThat(UPRIGHT.beside(UPRIGHT))
+                .allSatisfy(row -> assertThat(row.fit()).isEqualTo(Conditions.Fit.ALIKE));
+    }
+
     @Test
     void turningChangesTheOrientationAlone() {
         assertThat(UPRIGHT.turned(Orientation.XY).turned(Orientation.ZX)).isEqualTo(UPRIGHT);

@@ -88,6 +88,51 @@ class VerificationTest {
         assertThat(judgement.working().steps()).anyMatch(step -> step.meaning().contains("25 earlier lots"));
     }
 
+    /** M14: where a site lets it, the scatter of earlier lots carries two specimens, and the verdict says so; one it does not. */
+    @Test
+    void pooledHistoryCarriesAFewWhereTheSiteLetsIt() {
+        PooledScatter history = new PooledScatter(1.0, 100, 25).carrying();
+        Judgement two = MeanVerdict.of(
+                AT_LEAST_45, new Evidence(new double[] {48.2, 47.1}, new double[0], 0, 0, Optional.of(history)));
+        Judgement one =
+                MeanVerdict.of(AT_LEAST_45, new Evidence(new double[] {80}, new double[0], 0, 0, Optional.of(history)));
+        Judgement wide = MeanVerdict.of(
+                AT_LEAST_45, new Evidence(new double[] {53, 47.1}, new double[0], 0, 0, Optional.of(history)));
+
+        assertThat(two.verdict()).isEqualTo(Verdict.SUPPORTED);
+        assertThat(two.reason())
+                .startsWith("n = 2 is below the claim's least of 5; carried by the scatter within 25 earlier lots");
+        assertThat(one.verdict()).isEqualTo(Verdict.OPEN);
+        assertThat(wide.verdict()).as("scatters more than the lots before").isEqualTo(Verdict.OPEN);
+        assertThat(new PooledScatter(1, 9, 3).carrying().carries()).isFalse();
+    }
+
+    /** A lot on the claim's edge is supported wrongly in no more than one of twenty, with two, three or four specimens and an estimated history. */
+    @Test
+    void whatIsCarriedKeepsItsLevel() {
+        java.util.SplittableRandom random = new java.util.SplittableRandom(14);
+        for (int n : new int[] {2, 3, 4}) {
+            int lots = 6000;
+            int wrong = 0;
+            for (int lot = 0; lot < lots; lot++) {
+                double squares = 0;
+                for (int i = 0; i < 12; i++) {
+                    double z = random.nextGaussian();
+                    squares += z * z;
+                }
+                double[] values = java.util.stream.IntStream.range(0, n)
+                        .mapToDouble(i -> 45 + random.nextGaussian())
+                        .toArray();
+                PooledScatter history = new PooledScatter(Math.sqrt(squares / 12), 12, 3).carrying();
+                wrong += verdict(AT_LEAST_45, new Evidence(values, new double[0], 0, 0, Optional.of(history)))
+                                == Verdict.SUPPORTED
+                        ? 1
+                        : 0;
+            }
+            assertThat((double) wrong / lots).as("n = " + n).isBetween(0.03, 0.05 + 3 * Math.sqrt(0.05 * 0.95 / lots));
+        }
+    }
+
     @Test
     void tooFewMayStillContradict() {
         assertThat(verdict(AT_LEAST_45, Evidence.of(20, 20.1, 19.9))).isEqualTo(Verdict.CONTRADICTED);

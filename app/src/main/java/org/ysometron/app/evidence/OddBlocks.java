@@ -64,16 +64,20 @@ final class OddBlocks {
                 + studied.record(odd.index()).ended().orElseThrow().id();
     }
 
-    /** Of this look at so many results: with another result it is asked again. */
+    /** Of this look at these readings: with another result, or another reading of one, it is asked again. */
     static String subject(Oddities.Found found, Surprises.Tried one) {
-        String of = one.set() < 0
-                ? Integer.toHexString(one.within().hashCode())
-                : found.studied().get(one.set()).subject();
-        return "surprise-" + one.look().name() + "-" + of
-                + (one.within().isEmpty() || one.set() < 0
-                        ? ""
-                        : "-" + Integer.toHexString(one.within().hashCode()))
-                + "-" + one.n();
+        String within = one.within().isEmpty()
+                ? ""
+                : "-" + Integer.toHexString(one.within().hashCode());
+        if (one.set() < 0) {
+            return "surprise-" + one.look().name() + within + "-" + one.n();
+        }
+        Oddities.Studied studied = found.studied().get(one.set());
+        int readings = studied.records().stream()
+                .map(record -> record.ended().orElseThrow().id())
+                .toList()
+                .hashCode();
+        return "surprise-" + one.look().name() + "-" + studied.subject() + within + "-" + Integer.toHexString(readings);
     }
 
     static String sentence(Oddities.Studied studied, OddResults.Odd odd) {

@@ -145,6 +145,19 @@ class OddTest extends DemoSite {
                 .andExpect(status().is3xxRedirection());
         assertThat(of(lot, Block.Kind.SURPRISE)).isEmpty();
 
+        long first = bench.records(lot.id()).stream()
+                .filter(record -> record.specimen().label().equals("XY1"))
+                .flatMap(record -> record.ended().stream())
+                .findFirst()
+                .orElseThrow()
+                .id();
+        bench.correct(lot, first, testLots.correction("799", End.BROKE_IN_GAUGE, "read the wrong line"), "bench");
+        assertThat(of(lot, Block.Kind.SURPRISE))
+                .as("of as many results, one of them read anew")
+                .hasSize(1);
+        word(lot, Block.Kind.SURPRISE, "Still the two rolls of tape.").andExpect(status().is3xxRedirection());
+        assertThat(of(lot, Block.Kind.SURPRISE)).isEmpty();
+
         testLots.set(lot, Orientation.XY, 1);
         bench.enterAll(
                 lot,
@@ -154,7 +167,8 @@ class OddTest extends DemoSite {
                         testLots.force("XY9", "902", End.BROKE_IN_GAUGE)),
                 "bench",
                 null);
-        assertThat(of(lot, Block.Kind.SURPRISE)).hasSize(1);
+        assertThat(of(lot, Block.Kind.SURPRISE))
+                .anySatisfy(block -> assertThat(block.what()).contains("falls into two groups"));
     }
 
     @Test

@@ -29,6 +29,11 @@ final class ClaimCalculations {
 
     private static final Input AT_LEAST = optional("atLeast", NUMBER, "", "lower edge of the claim");
     private static final Input AT_MOST = optional("atMost", NUMBER, "", "upper edge of the claim");
+    private static final Input SCATTER = optional(
+                    "scatter", NUMBER, "", "within earlier lots: carries an n below the claim's least")
+            .in(1e-9, 1e9);
+    private static final Input FREEDOM = optional("freedom", NUMBER, "", "its degrees of freedom; 60 unless given")
+            .in(Evidence.PooledScatter.LEAST, 1_000_000);
     private static final Input MINIMUM = optional("minimumN", WHOLE, "", "specimens the claim asks for; 5 unless given")
             .in(1, 1e6);
     private static final Input LOOKS = optional(
@@ -69,10 +74,8 @@ final class ClaimCalculations {
                         MINIMUM,
                         StatisticsCalculations.CONFIDENCE,
                         StatisticsCalculations.CALIBRATION,
-                        optional("scatter", NUMBER, "", "within earlier lots: carries an n below the claim's least")
-                                .in(1e-9, 1e9),
-                        optional("freedom", NUMBER, "", "its degrees of freedom; 60 unless given")
-                                .in(Evidence.PooledScatter.LEAST, 1_000_000),
+                        SCATTER,
+                        FREEDOM,
                         LOOKS,
                         EARLIER),
                 "",

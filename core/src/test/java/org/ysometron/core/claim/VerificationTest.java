@@ -102,6 +102,11 @@ class VerificationTest {
         assertThat(two.verdict()).isEqualTo(Verdict.SUPPORTED);
         assertThat(two.reason())
                 .startsWith("n = 2 is below the claim's least of 5; carried by the scatter within 25 earlier lots");
+        Judgement beside = MeanVerdict.of(
+                AT_LEAST_45,
+                new Evidence(
+                        new double[] {48.2, 47.1}, new double[0], 0, 0, Optional.of(new PooledScatter(1.0, 100, 25))));
+        assertThat(beside.verdict()).as("where the site does not let it").isEqualTo(Verdict.OPEN);
         assertThat(one.verdict()).isEqualTo(Verdict.OPEN);
         assertThat(wide.verdict()).as("scatters more than the lots before").isEqualTo(Verdict.OPEN);
         assertThat(new PooledScatter(1, 9, 3).carrying().carries()).isFalse();

@@ -171,6 +171,10 @@ class SurprisesTest {
     void whereTheOthersAreAlikeToTheDisplaysStepNothingIsFlaggedUnlessTheScatterIsKnown() {
         double[] values = {52, 52, 52, 52, 53};
         assertThat(OddResults.of(SetOfResults.of(values)).steps()).isEmpty();
+        assertThat(OddResults.of(SetOfResults.of(50.2, Math.nextUp(50.2), 50.2, Math.nextDown(50.2), 53))
+                        .steps())
+                .as("alike but for their last digits")
+                .isEmpty();
         assertThat(OddResults.of(SetOfResults.of(values).with(KNOWN)).odd()).isEmpty();
         assertThat(OddResults.of(SetOfResults.of(52, 53)).steps()).isEmpty();
         assertThat(OddResults.of(SetOfResults.of()).steps()).isEmpty();

@@ -77,14 +77,10 @@ public final class MeanVerdict {
             return carried(asked, evidence, summary, evidence.history().orElseThrow(), working);
         }
         MeanBounds bounds = MeanBounds.of(summary, evidence.calibrationUncertainty(), asked.confidence(), claim.unit());
-        Figured figured = new Figured(
-                "mean",
-                summary.mean(),
-                summary.sd(),
-                bounds.lower(),
-                bounds.upper(),
-                probability(claim, summary.mean(), bounds.standardUncertainty(), bounds.degreesOfFreedom()),
-                "t distribution about the estimate",
+        Figured figured = figured(
+                claim,
+                summary,
+                bounds,
                 working.then(Conclusion.sdStep(summary, claim.unit()))
                         .then(asked.working())
                         .then(bounds.working())
@@ -125,14 +121,10 @@ public final class MeanVerdict {
                 claim.unit());
         Requirement any = new Requirement(claim.lower(), claim.upper(), claim.unit(), 1, claim.confidence());
         Asked now = new Asked(any, asked.looks(), asked.n(), asked.size(), asked.counted(), asked.measured());
-        Figured figured = new Figured(
-                "mean",
-                summary.mean(),
-                summary.sd(),
-                bounds.lower(),
-                bounds.upper(),
-                probability(claim, summary.mean(), bounds.standardUncertainty(), bounds.degreesOfFreedom()),
-                "t distribution about the estimate",
+        Figured figured = figured(
+                claim,
+                summary,
+                bounds,
                 values.then(Conclusion.sdStep(summary, claim.unit()))
                         .then(pooling(pooled, all, claim.unit()))
                         .then(asked.working())
@@ -143,6 +135,18 @@ public final class MeanVerdict {
                 + "; carried by the scatter within " + pooled.lots() + " earlier lots (s_r = "
                 + Conclusion.with(all.sd(), claim) + ", " + Figures.decimals(all.degreesOfFreedom(), 0)
                 + " degrees of freedom), as this site allows. " + judgement.reason());
+    }
+
+    private static Figured figured(Requirement claim, Summary summary, MeanBounds bounds, Working working) {
+        return new Figured(
+                "mean",
+                summary.mean(),
+                summary.sd(),
+                bounds.lower(),
+                bounds.upper(),
+                probability(claim, summary.mean(), bounds.standardUncertainty(), bounds.degreesOfFreedom()),
+                "t distribution about the estimate",
+                working);
     }
 
     /** This lot's own scatter in that of the earlier ones. */

@@ -256,16 +256,18 @@ class WalkTest extends DemoSite {
     void aFileIsImportedAndTheLotIsReleasedByAnother() throws Exception {
         LotView lot = testLots.lot();
         StringBuilder file = new StringBuilder("specimen;width_1 [mm];thickness_1 [mm];force [kgf]\n");
+        // Scattered as bars are, and in no order.
         for (int i = 1; i <= 5; i++) {
+            int mixed = i * 3 % 5;
             file.append("XY")
                     .append(i)
                     .append(";4,00;4,00;")
-                    .append(90 + i * 0.2)
+                    .append(90 + mixed * 0.75)
                     .append('\n');
             file.append("ZX")
                     .append(i)
                     .append(";4,00;4,00;")
-                    .append(46 + i * 0.2)
+                    .append(46 + mixed * 0.5)
                     .append('\n');
         }
         Page bench = browser.signedIn("bench");

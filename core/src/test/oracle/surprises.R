@@ -10,7 +10,7 @@ g <- 1.715; y <- function(e) c(0, 1, 2, 3, e); e <- uniroot(function(e) (e - mea
 case("odd-results", paste0("values=", lst(y(e))), "p:0", 0.05, "0.0003")
 source_of("R lm on the order, anova on the groups, pf on the scatter; each the least of its case")
 v <- c(50.0, 50.6, 50.9, 51.6, 52.0); case("surprises", paste0("values=", lst(v)), "looks:0:p", summary(lm(v ~ seq_along(v)))$coefficients[2, 4])
-case("surprises", paste0("values=", lst(v)), "looks:0:statistic", summary(lm(v ~ seq_along(v)))$coefficients[2, 3])
+case("surprises", paste0("values=", lst(v)), "looks:0:statistic", cor(v, seq_along(v)))
 w <- c(50.1, 54.9, 49.8, 55.3, 50.4); k <- c(1, 2, 1, 2, 1); f <- anova(lm(w ~ factor(k))); i <- paste0("values=", lst(w), "; groups=", lst(k))
 case("surprises", i, "looks:0:p", f$`Pr(>F)`[1]); case("surprises", i, "looks:0:statistic", f$`F value`[1]); case("surprises", i, "looks:0:together", min(1, 2 * f$`Pr(>F)`[1])); case("surprises", i, "value", 1, "0")
 u <- c(44.0, 58.1, 51.2, 47.0); i <- paste0("values=", lst(u), "; scatter=3; freedom=40"); case("surprises", i, "looks:0:p", 1 - pf(var(u) / 9, 3, 40)); case("surprises", i, "looks:0:statistic", var(u) / 9)

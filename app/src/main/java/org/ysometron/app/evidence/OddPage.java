@@ -16,6 +16,7 @@ import org.ysometron.app.lot.Words;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.statistics.Dixon;
 import org.ysometron.core.statistics.Summary;
+import org.ysometron.core.statistics.Trend;
 import org.ysometron.core.surprise.Look;
 import org.ysometron.core.surprise.OddResults;
 import org.ysometron.core.surprise.SetOfResults;
@@ -268,11 +269,7 @@ class OddPage {
         List<Dot> dots = IntStream.range(0, values.length)
                 .mapToObj(i -> new Dot(along.at(i), up.at(values[i]), apart.contains(i), said(studied, i, values[i])))
                 .toList();
-        double mean = Arrays.stream(values).average().orElse(0);
-        double slope = level ? 0 : slope(values, mean);
-        double middle = (values.length - 1) / 2.0;
-        Line line = new Line(
-                along.at(0), up.at(mean - slope * middle), along.at(values.length - 1), up.at(mean + slope * middle));
+        Line line = line(along, up, values, level);
         return new Drawing(
                 dots,
                 up.ticks(3),
@@ -282,15 +279,19 @@ class OddPage {
                 description(dots));
     }
 
-    private static double slope(double[] values, double mean) {
-        double middle = (values.length - 1) / 2.0;
-        double across = 0;
-        double squares = 0;
-        for (int i = 0; i < values.length; i++) {
-            across += (i - middle) * (values[i] - mean);
-            squares += (i - middle) * (i - middle);
+    /** The mean of all, or the line through them in their order. */
+    private static Line line(Scale along, Scale up, double[] values, boolean level) {
+        double last = values.length - 1;
+        double mean = Summary.of(values).mean();
+        double first = mean;
+        double end = mean;
+        if (!level) {
+            Trend trend =
+                    Trend.of(IntStream.range(0, values.length).asDoubleStream().toArray(), values);
+            first = trend.intercept();
+            end = first + trend.slope() * last;
         }
-        return squares > 0 ? across / squares : 0;
+        return new Line(along.at(0), up.at(first), along.at(last), up.at(end));
     }
 
     /** Group by group, each with its mean. */

@@ -91,9 +91,15 @@ class Oddities {
      */
     record Contradicted(SpecimenRecord record, String why) {
 
+        /** Of these notes beside this end: with another note it is asked again. */
         String subject() {
+            int notes = record.readings().stream()
+                    .filter(reading -> reading.live() && reading.field().role() == Field.Role.NOTED)
+                    .map(ReadingView::id)
+                    .toList()
+                    .hashCode();
             return "fracture-" + record.specimen().id() + "-"
-                    + record.ended().orElseThrow().id();
+                    + record.ended().orElseThrow().id() + "-" + Integer.toHexString(notes);
         }
     }
 

@@ -167,7 +167,7 @@ class GateHoldsTest extends DemoSite {
                 String label = orientation.name() + i;
                 bench.enter(lot, testLots.width(label, 1, "4.00"), "bench");
                 bench.enter(lot, testLots.thickness(label, 1, "4.00"), "bench");
-                String force = String.valueOf((orientation == Orientation.XY ? 880 : 455) + 4 * i);
+                String force = String.valueOf((orientation == Orientation.XY ? 880 : 455) + 4 * (i * 3 % 5));
                 bench.enter(lot, new Bench.Entry(label, "force", 1, force, End.BROKE_IN_GAUGE, cell, force), "bench");
             }
         }
@@ -200,12 +200,12 @@ class GateHoldsTest extends DemoSite {
         LotView lot = testLots.lot();
         long other = testLots.gauge("frame 2 load cell");
         for (int i = 1; i <= 5; i++) {
-            broken(lot, "ZX" + i, 455 + 4 * i, other);
+            broken(lot, "ZX" + i, 455 + 4 * (i * 3 % 5), other);
             broken(lot, "XY" + i, 560 + i, testLots.gauge("bench load cell"));
         }
         testLots.set(lot, Orientation.XY, 6);
         for (int i = 6; i <= 11; i++) {
-            broken(lot, "XY" + i, 880 + 4 * i, other);
+            broken(lot, "XY" + i, 880 + 4 * (i * 3 % 5), other);
         }
 
         List<Block> against = of(lot, Block.Kind.OTHER_SETUP);
@@ -826,7 +826,7 @@ class GateHoldsTest extends DemoSite {
         assertThat(flat(again).judgement().verdict()).isEqualTo(Verdict.NOT_TESTED);
         testLots.set(again, Orientation.XY, 5);
         for (int i = 6; i <= 10; i++) {
-            broken(again, "XY" + i, 880 + 4 * (i - 6), testLots.gauge("bench load cell"));
+            broken(again, "XY" + i, 880 + 4 * (i * 3 % 5), testLots.gauge("bench load cell"));
         }
         Judgements.Detail flat = flat(again);
         assertThat(flat.judgement().verdict()).isEqualTo(Verdict.SUPPORTED);
@@ -849,7 +849,7 @@ class GateHoldsTest extends DemoSite {
                 "release");
         testLots.set(lot, Orientation.XY, 5);
         for (int i = 6; i <= 10; i++) {
-            broken(lot, "XY" + i, 880 + 4 * (i - 6), testLots.gauge("bench load cell"));
+            broken(lot, "XY" + i, 880 + 4 * (i * 3 % 5), testLots.gauge("bench load cell"));
         }
         assertThat(flat(lot).judgement().verdict()).isEqualTo(Verdict.CONTRADICTED);
     }

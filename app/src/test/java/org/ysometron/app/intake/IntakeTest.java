@@ -108,8 +108,8 @@ class IntakeTest extends DemoSite {
         testLots.set(lot, Orientation.XY, 5);
         testLots.set(lot, Orientation.ZX, 5);
         for (int i = 6; i <= 10; i++) {
-            broken(lot, "XY" + i, 880 + 4 * i);
-            broken(lot, "ZX" + i, 450 + 3 * i);
+            broken(lot, "XY" + i, 880 + 4 * (i * 3 % 5));
+            broken(lot, "ZX" + i, 450 + 3 * (i * 3 % 5));
         }
 
         String decision = page(lot, "/decision");

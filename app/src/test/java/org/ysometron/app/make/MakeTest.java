@@ -717,7 +717,7 @@ class MakeTest extends DemoSite {
                                 containsString("outside service B"))));
         http.perform(delivery).andExpect(redirectedUrl("/lots/" + lot.code() + "/make#bought"));
         for (int i = 1; i <= 5; i++) {
-            breaks(lot, "XY" + i, 880 + 4 * i);
+            breaks(lot, "XY" + i, 880 + 4 * (i * 3 % 5));
         }
         assertThat(strength(lot, Orientation.XY).verdict()).isNotEqualTo(Verdict.SUPPORTED);
         http.perform(get("/lots/" + lot.code() + "/decision").with(QUALITY))

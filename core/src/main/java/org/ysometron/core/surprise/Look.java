@@ -19,12 +19,12 @@ public enum Look {
             4,
             "F, between what is recorded over within it",
             "Whether that is the cause or goes with the cause: what changed from one to the other, and was the order of the tests mixed?"),
-    /** Slope over the order of the tests. */
+    /** Slope over the order of the tests, by t. */
     IN_ORDER(
             "goes with the order of the tests",
             "do the results climb or fall in the order of the tests?",
             5,
-            "t of the slope over the order",
+            "r, the correlation with the order",
             "The zero before and after, the room and the gauge warming up, grips wearing; and whether what was made first was tested first."),
     /** Mean and median apart, in standard deviations; by simulation for each n. */
     LEANS(

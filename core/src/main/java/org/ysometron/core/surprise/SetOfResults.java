@@ -59,6 +59,14 @@ public record SetOfResults(double[] values, List<Grouping> groupings, Optional<H
         }
     }
 
+    /**
+     * Whether so many values are alike that the display's step has shaped them: fewer than two thirds of them differ. Of what is read as 1 or 2 nobody can
+     * say whether it falls into two groups (common practice, no source).
+     */
+    boolean isCoarse() {
+        return 3 * Arrays.stream(values).distinct().count() < 2L * values.length;
+    }
+
     int n() {
         return values.length;
     }

@@ -204,6 +204,9 @@ public record Surprises(List<Tried> tried, List<TooFew> tooFew, double level) {
         }
 
         private void shapes(SetOfResults set, int at, List<Integer> own) {
+            if (set.isCoarse()) {
+                return;
+            }
             int n = set.n();
             List<Integer> order = IntStream.range(0, n)
                     .boxed()
@@ -232,9 +235,8 @@ public record Surprises(List<Tried> tried, List<TooFew> tooFew, double level) {
             if (isEnough(Look.IN_ORDER, set, at)) {
                 double[] places = IntStream.range(0, set.n()).asDoubleStream().toArray();
                 Trend trend = Trend.of(places, set.values());
-                if (trend.slopeError() > 0) {
-                    add(Look.IN_ORDER, at, trend.slope() / trend.slopeError(), set.n(), trend.p());
-                }
+                double correlation = Math.copySign(Math.sqrt(trend.determination()), trend.slope());
+                add(Look.IN_ORDER, at, correlation, set.n(), trend.p());
             }
         }
 

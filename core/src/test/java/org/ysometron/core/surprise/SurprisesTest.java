@@ -212,6 +212,33 @@ class SurprisesTest {
     }
 
     @Test
+    void aRowOnAStraightLineIsTheMostSurprisingOrder() {
+        assertThat(Surprises.of(new Lot(List.of(SetOfResults.of(50, 51, 52, 53, 54)), List.of(), List.of()))
+                        .seen())
+                .singleElement()
+                .satisfies(one -> {
+                    assertThat(one.look()).isEqualTo(Look.IN_ORDER);
+                    assertThat(one.statistic()).isCloseTo(1, within(1e-12));
+                    assertThat(one.p()).isZero();
+                });
+    }
+
+    /** What a display rounds to its step is not made two groups, or a leaning mean, by that: whatever the scatter is in steps. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0.3, 0.6, 1, 2, 4})
+    void aCoarseDisplayIsNoSurprise(double scatter) {
+        SplittableRandom random = new SplittableRandom(77);
+        int lots = 4000;
+        int surprising = 0;
+        for (int lot = 0; lot < lots; lot++) {
+            SetOfResults set =
+                    SetOfResults.of(values(random, 10, any -> Math.rint(20.3 + scatter * any.nextGaussian())));
+            surprising += found(set).isEmpty() ? 0 : 1;
+        }
+        assertThat((double) surprising / lots).isLessThan(0.05 + 3 * Math.sqrt(0.05 * 0.95 / lots));
+    }
+
+    @Test
     void scatterIsMeasuredByTheEarlierLots() {
         assertThat(found(SetOfResults.of(44.0, 58.1, 51.2, 47.0, 55.5).with(KNOWN)))
                 .contains(Look.WIDE);

@@ -99,8 +99,12 @@ class LotVerdicts {
     /** Everything that a lot's evidence says: its claims, what of it stands in the way, and what is said beside it. */
     record Found(List<Judgements.Detail> details, List<Block> blocks, List<String> notices) {}
 
-    /** Everything with what is odd about it. */
-    record Whole(Found found, Oddities.Found oddities) {}
+    /**
+     * Everything with what is odd about it.
+     *
+     * @param silent sets with results that do not count yet and are not looked at, each with why
+     */
+    record Whole(Found found, Oddities.Found oddities, List<String> silent) {}
 
     /** Everything, worked out anew. */
     Found of(LotView lot) {
@@ -129,7 +133,16 @@ class LotVerdicts {
                 sets.counted(),
                 details.stream().map(Judgements.Detail::claim).toList());
         blocks.addAll(OddBlocks.of(odd, (studied, one) -> without(lot, studied, one, details)));
-        return new Whole(new Found(details, blocks.stream().distinct().toList(), notices(lot, records)), odd);
+        return new Whole(
+                new Found(details, blocks.stream().distinct().toList(), notices(lot, records)), odd, silent(sets));
+    }
+
+    private static List<String> silent(Sets sets) {
+        return sets.tested.stream()
+                .filter(set -> !set.speaks() && set.tested() > 0)
+                .map(set ->
+                        set.name() + ": " + (set.aside().isEmpty() ? String.join(" ", set.provisional()) : set.aside()))
+                .toList();
     }
 
     /** What verdicts would be without a specimen that lies far out; empty where they would be the same. */

@@ -46,8 +46,9 @@ class OddPage {
      * @param stragglers odd by themselves, and in one set of twenty sound ones
      * @param rows what was looked for
      * @param tried how many looks were taken
+     * @param silent sets that do not count yet and are not looked at, each with why
      */
-    record View(List<Item> items, List<Item> stragglers, List<Row> rows, int sets, int tried) {}
+    record View(List<Item> items, List<Item> stragglers, List<Row> rows, int sets, int tried, List<String> silent) {}
 
     /**
      * Something odd.
@@ -58,6 +59,7 @@ class OddPage {
      * @param block what stands in the way for it; null for a straggler
      * @param answer who answered it; empty while nobody did
      * @param specimen whose end may be corrected; empty for what is no single one's
+     * @param reading the one that says how it ended; 0 for what is no single one's
      */
     record Item(
             String title,
@@ -67,6 +69,7 @@ class OddPage {
             @Nullable Block block,
             String answer,
             String specimen,
+            long reading,
             @Nullable Drawing drawing) {}
 
     /**
@@ -128,6 +131,7 @@ class OddPage {
                     block,
                     answer(block, given),
                     one.record().specimen().label(),
+                    one.record().ended().orElseThrow().id(),
                     null));
         }
         return new View(
@@ -135,7 +139,8 @@ class OddPage {
                 List.copyOf(stragglers),
                 rows(found.surprises()),
                 found.studied().size(),
-                found.surprises().tried().size());
+                found.surprises().tried().size(),
+                whole.silent());
     }
 
     private static String answer(@Nullable Block block, List<Words.WordView> given) {
@@ -157,6 +162,7 @@ class OddPage {
                 block,
                 answer,
                 label,
+                studied.record(odd.index()).ended().orElseThrow().id(),
                 ordered(studied, List.of(odd.index()), true));
     }
 
@@ -215,6 +221,7 @@ class OddPage {
                 block,
                 answer,
                 "",
+                0,
                 one.set() < 0 ? null : drawing(found.studied().get(one.set()), one));
     }
 

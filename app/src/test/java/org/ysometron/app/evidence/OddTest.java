@@ -123,6 +123,7 @@ class OddTest extends DemoSite {
                 .flatMap(record -> record.ended().stream())
                 .findFirst()
                 .orElseThrow();
+        assertThat(page(lot)).contains("/bench/readings/" + low.id());
         bench.correct(
                 lot,
                 low.id(),
@@ -194,6 +195,20 @@ class OddTest extends DemoSite {
         testLots.test(lot, Orientation.ZX, "bench", 880, 884, 890, 876, 871);
         assertThat(of(lot, Block.Kind.SURPRISE))
                 .anySatisfy(block -> assertThat(block.what()).contains("is above the flat specimens"));
+    }
+
+    /** M8: what is tested wet counts for nothing, and is not called empty. */
+    @Test
+    void m8WhatDoesNotCountYetIsSaidToBeTested() throws Exception {
+        LotView lot = testLots.bare();
+        made.add(lot);
+        testLots.draw(lot);
+        testLots.set(lot, Orientation.XY, 6);
+        testLots.test(lot, Orientation.XY, "bench", 880, 884, 890, 876, 871, 610);
+        assertThat(of(lot, Block.Kind.ODD_RESULT)).isEmpty();
+        assertThat(page(lot))
+                .contains("counts for nothing yet, and is looked at once it does. XY1 to XY6")
+                .doesNotContain("Nothing of this lot has a value yet");
     }
 
     @Test

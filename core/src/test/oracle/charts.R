@@ -96,3 +96,22 @@ set.seed(7); first <- function() {
   min(c(1001, out, if (length(w)) e[w[1]] - r$lengths[w[1]] + 8))
 }
 case("chart-trial", "baseline=20; range=off; spread=off; series=4000; most=1000", "value", median(replicate(4000, first())), "5")
+source_of("R, charts that begin anew behind a signal: each stretch by itself, the average by its sum of weights, the sums as excursions of a walk above its running minimum")
+y <- c(0.4, 1.9, 1.1, 1.6, 2.2, 0.9, 1.4, 1.8, -0.2, 0.6, 1.3, 1.7, 0.8, -2.9, -1.8, -1.4, -2.2, 0.3, -0.7, 0.2)
+stretches <- function(far) { at <- 1; out <- list(); while (at <= length(y)) { d <- far(y[at:length(y)]); e <- if (any(d$beyond)) which(d$beyond)[1] else length(d$beyond); out[[length(out) + 1]] <- lapply(d, head, e); at <- at + e }
+  lapply(setNames(names(out[[1]]), names(out[[1]])), function(v) unlist(lapply(out, `[[`, v))) }
+average <- stretches(function(v) { z <- sapply(seq_along(v), function(k) sum(0.2 * 0.8^((k - 1):0) * v[1:k])); half <- sapply(seq_along(v), function(k) 2.962 * sqrt(sum((0.2 * 0.8^(0:(k - 1)))^2))); list(z = z, half = half, beyond = abs(z) > half) })
+i <- paste0("values=", lst(y), "; centre=0; sigma=1; limit=2.962; after=anew")
+for (k in seq_along(y)) { case("ewma-chart", i, paste0("z:", k - 1), average$z[k]); case("ewma-chart", i, paste0("upper:", k - 1), average$half[k]) }
+case("ewma-chart", i, "value", sum(average$beyond), "0")
+walk <- function(v, start) { w <- start + cumsum(v); w - pmin(0, cummin(w)) }
+sums <- stretches(function(v) { up <- walk(v - 0.5, 2.5); lo <- walk(-v - 0.5, 2.5); list(up = up, lo = lo, beyond = up > 5 | lo > 5) })
+i <- paste0("values=", lst(y), "; centre=0; sigma=1; start=2.5; after=anew")
+for (k in seq_along(y)) { case("cusum-chart", i, paste0("upper:", k - 1), sums$up[k], "1e-9"); case("cusum-chart", i, paste0("lower:", k - 1), sums$lo[k], "1e-9") }
+case("cusum-chart", i, "value", sum(sums$beyond), "0")
+source_of("R phyper and pbinom: the least count with P(X >= c) <= 0.00135 given how many there are in the lot and in those before it together, tried one by one")
+counts <- c(1, 0, 2, 1, 0, 6, 1, 0, 9, 3, 0, 1); sizes <- c(20, 5, 30, 20, 10, 12, 20, 8, 40, 10, 5, 60)
+least <- function(i, back, share) { j <- max(1, i - back):(i - 1); b <- sum(counts[j]); m <- sum(sizes[j]); n <- sizes[i]
+  for (c in 1:(if (share) n else 400)) { p <- if (share) phyper(c - 1, b + c, m + n - b - c, n, lower.tail = FALSE) else pbinom(c - 1, b + c, n / (m + n), lower.tail = FALSE); if (p <= 0.00135) return(c) }; NA }
+for (share in c(TRUE, FALSE)) for (back in c(40, 3)) { l <- c(NA, sapply(2:12, least, back, share)); i <- paste0("counts=", lst(counts), "; sizes=", lst(sizes), "; kind=", if (share) "share" else "rate", "; back=", back)
+  case("count-chart", i, "value", sum(counts >= l, na.rm = TRUE), "0"); lim <- ((l - 1) / sizes)[!is.na(l)]; for (k in seq_along(lim)) case("count-chart", i, paste0("limits:", k - 1), lim[k]) }

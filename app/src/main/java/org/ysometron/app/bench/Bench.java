@@ -166,6 +166,14 @@ public class Bench {
     /** Who read something of a lot, and with which instrument. */
     public record Hand(long lotId, String enteredBy, long instrumentId) {}
 
+    /** How the test of a specimen ended. */
+    public record HowEnded(long lotId, long specimenId, End outcome) {}
+
+    /** How the tests of these lots ended. */
+    public List<HowEnded> howEnded(Collection<Long> lotIds) {
+        return lotIds.isEmpty() ? List.of() : readings.howEnded(lotIds);
+    }
+
     /** Whose hands and which instruments stand behind the readings of these lots that count. */
     public List<Hand> hands(Collection<Long> lotIds) {
         return lotIds.isEmpty() ? List.of() : readings.hands(lotIds);

@@ -72,6 +72,12 @@ interface ReadingRepository extends JpaRepository<Reading, Long> {
             """)
     List<Bench.Hand> hands(Collection<Long> lots);
 
+    @Query("""
+            select new org.ysometron.app.bench.Bench$HowEnded(r.lotId, r.specimenId, r.outcome)
+            from Reading r where r.live = 1 and r.outcome is not null and r.lotId in :lots order by r.id
+            """)
+    List<Bench.HowEnded> howEnded(Collection<Long> lots);
+
     /** When a result became known. */
     record Known(long id, java.time.Instant at) {}
 

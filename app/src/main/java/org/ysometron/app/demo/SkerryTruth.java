@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
+import java.util.SplittableRandom;
 import org.ysometron.core.claim.Orientation;
 
 /**
@@ -11,8 +12,18 @@ import org.ysometron.core.claim.Orientation;
  * application sees only the readings; a test checks that it finds the rest.
  *
  * @param lots how many lots were made
+ * @param world which chance they were made by: {@link #DEMO} in the demo
+ * @param hasStories whether anything is the matter; else nothing but chance tells the lots apart
  */
-record SkerryTruth(int lots) {
+record SkerryTruth(int lots, long world, boolean hasStories) {
+
+    /** The chance of the demo. */
+    static final long DEMO = 1L;
+
+    /** The demo's lots. */
+    SkerryTruth(int lots) {
+        this(lots, DEMO, true);
+    }
 
     /** Claimed, in MPa: what the datasheet promises. */
     static final double FLAT_CLAIM = 50;
@@ -25,7 +36,6 @@ record SkerryTruth(int lots) {
 
     static final int SPECIMENS = 5;
 
-    private static final long SEED = 1L;
     /** Of the lots that are still to be tested: the slide was stopped. */
     static final double FLAT_NOW = 55;
 
@@ -66,6 +76,9 @@ record SkerryTruth(int lots) {
         if (orientation == Orientation.XY) {
             return FLAT;
         }
+        if (!hasStories) {
+            return UPRIGHT;
+        }
         double slide = Math.min(10, Math.max(0, lot - slideFrom() + 1)) * SLIDE_PER_LOT;
         return UPRIGHT - slide - (lot == badLot() ? BAD_LOT_LOSS : 0);
     }
@@ -75,7 +88,7 @@ record SkerryTruth(int lots) {
 
     /** The readings of a lot's specimens; the same lot always gives the same. */
     List<Bar> bars(int lot, Orientation orientation) {
-        Random chance = new Random(SEED + 1000L * lot + (orientation == Orientation.XY ? 0 : 500));
+        Random chance = chance(1000L * lot + (orientation == Orientation.XY ? 0 : 500));
         boolean flat = orientation == Orientation.XY;
         double lotMean = trueMean(lot, orientation) + chance.nextGaussian() * (flat ? 0.6 : 0.45);
         double printWidth = 4.01 + chance.nextGaussian() * 0.012;
@@ -96,6 +109,11 @@ record SkerryTruth(int lots) {
             bars.add(new Bar(readings(width, chance), readings(thickness, chance), typed, atGrip));
         }
         return bars;
+    }
+
+    /** Neighbouring seeds begin alike: those of other worlds are mixed. */
+    private Random chance(long of) {
+        return new Random(world == DEMO ? DEMO + of : new SplittableRandom(world * 1_000_003 + of).nextLong());
     }
 
     private static List<String> readings(double size, Random chance) {

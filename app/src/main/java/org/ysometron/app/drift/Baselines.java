@@ -131,7 +131,10 @@ public class Baselines {
         return once.isEmpty()
                 ? Optional.empty()
                 : Optional.of("The chart of " + series.series(seriesId).title() + " is kept without a rule: "
-                        + ChartRules.named(once).words() + " (baseline version " + now.version() + ", signed by "
+                        + once.stream()
+                                .map(name -> ChartRules.named(List.of(name)).words())
+                                .collect(Collectors.joining("; "))
+                        + " (baseline version " + now.version() + ", signed by "
                         + now.signedBy()
                         + ": " + now.reason() + ")");
     }

@@ -1,5 +1,6 @@
 package org.ysometron.app.drift;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +13,7 @@ import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.core.claim.LotRisks;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.drift.Capability;
 import org.ysometron.core.drift.LotCapability;
@@ -58,7 +60,9 @@ class Capabilities {
         List<PointView> since = points.stream()
                 .dropWhile(point -> inSight && !chosen.contains(point.lotId()))
                 .toList();
-        if (diagnosis.filter(said -> said.shape() != null).isPresent()) {
+        if (diagnosis
+                .filter(said -> said.shape() != null || said.isTwoStreams())
+                .isPresent()) {
             return refused(diagnosis.get().headline());
         }
         List<String> said = unanswered(series, since, chosen);
@@ -105,8 +109,7 @@ class Capabilities {
                 .map(alone -> " If every lot were alike it could be " + index(alone.least(CONFIDENCE))
                         + " (Cpk): the scatter within lots alone.")
                 .orElse("");
-        return new Said(
-                name + " " + index(overall.least(CONFIDENCE)) + " against the claimed " + claim.words() + ".",
+        List<String> sentences = new ArrayList<>(
                 List.of(
                         "Of single specimens: " + found.specimens() + " from " + found.lots()
                                 + " lots since the baseline's first, mean "
@@ -116,6 +119,29 @@ class Capabilities {
                                 + Figures.withUnit(overall.sigma(), 3, unit) + " with "
                                 + Figures.significant(overall.freedom(), 3) + " degrees of freedom." + within,
                         "A claim about a mean is another matter: this says how single specimens lie (ISO 22514-2; normal, stable)."));
+        risks(found, since.get(since.size() - 1).n(), claim).ifPresent(sentences::add);
+        return new Said(
+                name + " " + index(overall.least(CONFIDENCE)) + " against the claimed " + claim.words() + ".",
+                List.copyOf(sentences));
+    }
+
+    /** What a claim about the mean risks over lots like these; empty where lots do not differ beyond their specimens. */
+    private static Optional<String> risks(LotCapability found, int n, Requirement claim) {
+        double within = found.within().map(Capability::sigma).orElse(0.0);
+        double between = Math.pow(found.overall().sigma(), 2) - within * within;
+        if (!(between > 0) || !(within > 0) || n < 2) {
+            return Optional.empty();
+        }
+        LotRisks risks = LotRisks.of(
+                found.overall().mean(), Math.sqrt(between), within, Math.min(n, 1000), claim.lower(), claim.upper());
+        return Optional.of("Of lots like these, each judged by the bound of its " + n + " specimens: "
+                + share(risks.beyond()) + " have a true mean beyond the claim; " + share(risks.wrongly())
+                + " would be supported although theirs is, " + share(risks.heldBack())
+                + " held back although theirs is not (JCGM 106, consumer's and producer's global risk).");
+    }
+
+    private static String share(double probability) {
+        return probability < 0.0001 ? "fewer than 0.01 %" : Figures.significant(100 * probability, 2) + " %";
     }
 
     private static String index(Capability.Index index) {

@@ -14,6 +14,7 @@ import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.drift.ChangePoint;
 import org.ysometron.core.drift.ChangePoint.Shape;
 import org.ysometron.core.drift.LotsLeft;
+import org.ysometron.core.surprise.TwoStreams;
 import org.ysometron.core.working.Figures;
 
 /** What became of a series, in words: since when, in what shape, and how many lots are left until the claim's edge. */
@@ -28,8 +29,10 @@ class Diagnoses {
 
     private final SeriesPoints series;
     private final Lots lots;
+    private final LastingChanges changes;
 
-    Diagnoses(SeriesPoints series, Lots lots) {
+    Diagnoses(SeriesPoints series, Lots lots, LastingChanges changes) {
+        this.changes = changes;
         this.series = series;
         this.lots = lots;
     }
@@ -40,20 +43,24 @@ class Diagnoses {
      * @param headline shape and place, in a line
      * @param sentences what goes with it
      * @param shape of the change; null where none is spoken of
+     * @param at lot with which the change most likely began; null where none is spoken of
      * @param earliest lot with which the change may have begun; null where none is spoken of
      * @param latest the last such lot
      * @param left lots until the claim's edge; null where no slide comes to it
+     * @param isTwoStreams whether its lots fall into two streams instead
      */
     record Diagnosis(
             String headline,
             List<String> sentences,
             @Nullable Shape shape,
+            @Nullable Long at,
             @Nullable Long earliest,
             @Nullable Long latest,
-            @Nullable Double left) {
+            @Nullable Double left,
+            boolean isTwoStreams) {
 
         static Diagnosis none(String headline) {
-            return new Diagnosis(headline, List.of(), null, null, null, null);
+            return new Diagnosis(headline, List.of(), null, null, null, null, null, false);
         }
     }
 
@@ -84,10 +91,39 @@ class Diagnoses {
             return Optional.empty();
         }
         if (change.get().chance() > SPOKEN) {
+            Optional<TwoStreams> streams = TwoStreams.of(means(points)).filter(TwoStreams::isSpoken);
+            if (streams.isPresent()) {
+                return Optional.of(streams(found, points, streams.get()));
+            }
             return Optional.of(Diagnosis.none("No single change stands out of chance: of series without any, "
                     + share(change.get()) + " look as changed as these " + points.size() + " lots."));
         }
         return Optional.of(withoutSpikes(found, points, change.get(), claim));
+    }
+
+    private Diagnosis streams(SeriesView found, List<PointView> points, TwoStreams streams) {
+        String unit = found.property().unit();
+        int digits = found.property().digits() + 1;
+        List<String> sentences = new ArrayList<>();
+        sentences.add("No single change stands out of chance; of series of one stream "
+                + (streams.chance() < 0.001 ? "fewer than 0.1" : Figures.significant(100 * streams.chance(), 2))
+                + " % fall apart so far.");
+        List<String> parting = changes.parting(points, streams.edge());
+        sentences.add(
+                parting.isEmpty()
+                        ? "Nothing on record parts the lots so: look for two machines, gauges, hands or deliveries by turns."
+                        : "Parted just so: " + String.join("; ", parting) + ".");
+        return new Diagnosis(
+                "Its lots fall into two streams: " + streams.inLower() + " about "
+                        + Figures.withUnit(streams.lower(), digits, unit) + ", " + streams.inUpper() + " about "
+                        + Figures.withUnit(streams.upper(), digits, unit) + ".",
+                sentences,
+                null,
+                null,
+                null,
+                null,
+                null,
+                true);
     }
 
     /** One lot far out hides what became of the others: they are looked at once more without it, and it is named. */
@@ -132,9 +168,11 @@ class Diagnoses {
                 headline(found, points, change),
                 sentences,
                 change.shape(),
+                points.get(change.at()).lotId(),
                 earliest.lotId(),
                 latest.lotId(),
-                left.isPresent() ? left.getAsDouble() : null);
+                left.isPresent() ? left.getAsDouble() : null,
+                false);
     }
 
     private String headline(SeriesView found, List<PointView> points, ChangePoint change) {

@@ -65,23 +65,6 @@ class DriftController {
         this.charts = charts;
     }
 
-    /** A baseline as typed. */
-    record BaselineForm(
-            @Nullable String from,
-            @Nullable String to,
-            @Nullable String without,
-            @Nullable String reason,
-            @Nullable List<String> rules,
-            @Nullable String seen) {
-
-        static final BaselineForm EMPTY = new BaselineForm("", "", "", "", null, "");
-
-        /** Whether a rule is ticked; before anything was sent, whether it is in force. */
-        public boolean isOn(String name, ChartRules inForce) {
-            return rules == null ? inForce.isOn(name) : rules.contains(name);
-        }
-    }
-
     @GetMapping("/products/{code}/drift")
     String product(
             @PathVariable String code,
@@ -135,7 +118,7 @@ class DriftController {
         String reason = problems.reason("reason", form.reason(), "The reason", 300);
         try {
             Set<Long> chosen = chosen(id, form, problems);
-            ChartRules rules = rules(id, form);
+            ChartRules rules = rules(id, form, problems);
             List<String> lifted = problems.none() ? signals.lifted(id, chosen, rules) : List.of();
             if (!lifted.isEmpty() && !"yes".equals(form.seen())) {
                 model.addAttribute("lifted", lifted);
@@ -209,20 +192,16 @@ class DriftController {
     }
 
     /** Those in force stay where the form did not ask for them. */
-    private ChartRules rules(long seriesId, BaselineForm form) {
+    private ChartRules rules(long seriesId, BaselineForm form, Problems problems) {
+        ChartRules before = inForce(seriesId);
         if (form.rules() == null) {
-            return inForce(seriesId);
+            return before;
         }
-        try {
-            ChartRules chosen = ChartRules.named(
-                    form.rules().stream().filter(name -> !name.isEmpty()).toList());
-            if (!chosen.isNone()) {
-                return chosen;
-            }
-        } catch (IllegalArgumentException unknown) {
-            throw new Refusal("rules", "There is no such rule; load the page again.");
+        ChartRules chosen = form.chosen(before, problems);
+        if (chosen.isNone()) {
+            throw new Refusal("rules", "A chart without a rule says nothing: choose at least one.");
         }
-        throw new Refusal("rules", "A chart without a rule says nothing: choose at least one.");
+        return chosen;
     }
 
     private ChartRules inForce(long seriesId) {

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.ysometron.app.chart.Scale.Tick;
 
@@ -17,8 +18,7 @@ record DriftView(
         @Nullable Base baseline,
         String cost,
         Chart means,
-        Chart ranges,
-        Chart spreads,
+        List<Chart> strips,
         List<Row> signals,
         @Nullable Integer earlierTo,
         @Nullable Integer laterTo,
@@ -26,6 +26,7 @@ record DriftView(
         List<String> lotCodes,
         int unanswered,
         Diagnoses.@Nullable Diagnosis diagnosis,
+        MovedTogether.@Nullable Found together,
         Capabilities.@Nullable Said capability,
         List<Event> events,
         List<String> oftenChanged) {
@@ -38,6 +39,11 @@ record DriftView(
      * @param isWithin whether it lies where the series may have changed
      */
     record Event(double x, String words, boolean isWithin) {}
+
+    /** The chart of means, then the strips. */
+    public List<Chart> charts() {
+        return Stream.concat(Stream.of(means), strips.stream()).toList();
+    }
 
     /** What else changed where the series may have changed. */
     public List<Event> eventsWithin() {
@@ -63,11 +69,13 @@ record DriftView(
      * One chart.
      *
      * @param name what it shows
+     * @param unit of what it shows
      * @param lines centre and limits
      * @param walls the claim's edges, drawn unlike a limit
      */
     record Chart(
             String name,
+            String unit,
             double height,
             List<Tick> ticks,
             List<Line> lines,
@@ -149,5 +157,6 @@ record DriftView(
             LocalDate madeOn,
             String words,
             boolean undecided,
-            Signals.@Nullable AnswerView answer) {}
+            Signals.@Nullable AnswerView answer,
+            Signals.@Nullable AnswerView inPart) {}
 }

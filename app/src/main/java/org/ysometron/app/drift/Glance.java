@@ -32,7 +32,7 @@ record Glance(
         @Nullable Double left) {
 
     /** Changes when what is kept changes its meaning: what was kept before is then worked out anew. */
-    static final int FORMAT = 2;
+    static final int FORMAT = 3;
 
     /** What a series asks for; what asks most comes first. */
     enum Attention {
@@ -40,6 +40,7 @@ record Glance(
         BEYOND("beyond its claim"),
         SLIDES("slides to its claim"),
         CHANGED("changed since its limits"),
+        STREAMS("in two streams"),
         UNWATCHED("no limits yet"),
         QUIET("as it was"),
         FEW("too few lots");

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
@@ -28,6 +29,7 @@ import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.app.store.PageMemory;
 import org.ysometron.app.store.Revisions;
 import org.ysometron.core.claim.Requirement;
+import org.ysometron.core.drift.ChangePoint;
 import org.ysometron.core.drift.ChangePoint.Shape;
 import org.ysometron.core.drift.IndividualsLimits;
 import org.ysometron.core.drift.LotLimits;
@@ -180,24 +182,34 @@ class Glances {
         return kept;
     }
 
+    /** What is kept of a series: how it stands, what became of it in a line, and where it changed. */
+    private record Look(Glance glance, @Nullable String headline, MovedTogether.@Nullable Place changed) {}
+
     private void make(Due one) {
-        String says;
+        Look look;
         try {
-            says = JSON.writeValueAsString(reading.execute(status -> glance(one.series)));
+            look = Objects.requireNonNull(reading.execute(status -> look(one.series)));
         } catch (DataAccessException away) {
             throw away;
         } catch (RuntimeException broken) {
             // Of this series nothing is known; the others go on.
             LOG.error("series {} cannot be looked at", one.series.id(), broken);
-            says = JSON.writeValueAsString(unknown());
+            look = new Look(unknown(), null, null);
         }
+        MovedTogether.Place changed = look.changed;
         database.update(
-                "insert into drift_glance (series_id, stamp, version, says) values (?, ?, ?, ?)"
-                        + " on duplicate key update stamp = values(stamp), version = values(version), says = values(says)",
+                "insert into drift_glance (series_id, stamp, version, says, headline, changed_from, changed_at, changed_to)"
+                        + " values (?, ?, ?, ?, ?, ?, ?, ?) on duplicate key update stamp = values(stamp),"
+                        + " version = values(version), says = values(says), headline = values(headline),"
+                        + " changed_from = values(changed_from), changed_at = values(changed_at), changed_to = values(changed_to)",
                 one.series.id(),
                 one.stamp,
                 one.version,
-                says);
+                JSON.writeValueAsString(look.glance),
+                look.headline,
+                changed == null ? null : changed.from(),
+                changed == null ? null : changed.at(),
+                changed == null ? null : changed.to());
     }
 
     private static @Nullable Glance read(String says) {
@@ -224,7 +236,7 @@ class Glances {
                 null);
     }
 
-    private Glance glance(SeriesView one) {
+    private Look look(SeriesView one) {
         List<PointView> points = series.points(one.id());
         Optional<BaselineView> baseline = baselines.newest(one.id());
         Optional<Requirement> claim = charts.claim(one);
@@ -234,7 +246,7 @@ class Glances {
         Diagnosis diagnosis =
                 diagnoses.of(one, points.size(), claim).orElseGet(() -> Diagnosis.none("Its lots are all alike."));
         Attention attention = attention(points, baseline, claim, diagnosis);
-        return new Glance(
+        Glance glance = new Glance(
                 attention,
                 words(attention, points, claim, diagnosis),
                 drawn.stream().map(PointView::mean).toList(),
@@ -246,6 +258,10 @@ class Glances {
                 claim.flatMap(c -> c.upper().stream().boxed().findFirst()).orElse(null),
                 points.size(),
                 diagnosis.left());
+        return new Look(
+                glance,
+                points.size() < ChangePoint.FEWEST ? null : diagnosis.headline(),
+                MovedTogether.Place.of(diagnosis, points));
     }
 
     private List<Integer> signals(SeriesView one, List<PointView> drawn) {
@@ -274,6 +290,9 @@ class Glances {
                 && diagnosis.shape() != Shape.SPIKE
                 && isSinceLimits(points, baseline, diagnosis)) {
             return Attention.CHANGED;
+        }
+        if (diagnosis.isTwoStreams()) {
+            return Attention.STREAMS;
         }
         if (baseline.isEmpty()) {
             return points.size() < IndividualsLimits.LOTS_WANTED ? Attention.FEW : Attention.UNWATCHED;
@@ -316,7 +335,7 @@ class Glances {
                         + claim.map(Requirement::words).orElse("") + ".";
             case UNWATCHED -> points.size() + " lots, and no limits are signed.";
             case FEW, QUIET -> points.size() + (points.size() == 1 ? " lot." : " lots.");
-            case ASKS, CHANGED -> diagnosis.headline();
+            case ASKS, CHANGED, STREAMS -> diagnosis.headline();
         };
     }
 

@@ -2,10 +2,12 @@ package org.ysometron.app.drift;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -39,6 +41,9 @@ class LastingChanges {
     /** What changes more often is another thing every few lots; a single change of the series is not told by it. */
     private static final int SELDOM = 3;
 
+    /** More values than these part lots by chance. */
+    private static final int MOST_LEVELS = 4;
+
     /** A change: with which lot, and in words. */
     record Change(long lotId, String words) {}
 
@@ -53,14 +58,8 @@ class LastingChanges {
     /** Those of lots in order of making. */
     Found of(List<PointView> points) {
         List<Long> ids = points.stream().map(PointView::lotId).toList();
-        Map<Long, LotView> known = lots.all(ids).stream().collect(Collectors.toMap(LotView::id, lot -> lot));
-        Map<String, Map<Long, String>> told = new LinkedHashMap<>();
-        raw(ids, told);
-        known.forEach((id, lot) -> {
-            put(told, "line", id, lot.line());
-            put(told, "regrind", id, lot.regrind());
-        });
-        hands(ids, told);
+        Map<Long, LotView> known = known(ids);
+        Map<String, Map<Long, String>> told = told(ids, known);
         List<Change> seldom = new ArrayList<>();
         List<String> often = new ArrayList<>();
         told.forEach((what, values) -> {
@@ -72,6 +71,45 @@ class LastingChanges {
             }
         });
         return new Found(seldom, often);
+    }
+
+    private Map<Long, LotView> known(List<Long> ids) {
+        return lots.all(ids).stream().collect(Collectors.toMap(LotView::id, lot -> lot));
+    }
+
+    private Map<String, Map<Long, String>> told(List<Long> ids, Map<Long, LotView> known) {
+        Map<String, Map<Long, String>> told = new LinkedHashMap<>();
+        raw(ids, told);
+        known.forEach((id, lot) -> {
+            put(told, "line", id, lot.line());
+            put(told, "regrind", id, lot.regrind());
+        });
+        hands(ids, told);
+        return told;
+    }
+
+    /** What parts lots just as they are parted into two streams, in words: each of its values stands with lots of one stream only. */
+    List<String> parting(List<PointView> points, double edge) {
+        List<Long> ids = points.stream().map(PointView::lotId).toList();
+        List<String> found = new ArrayList<>();
+        told(ids, known(ids)).forEach((what, values) -> {
+            Map<Boolean, Set<String>> levels = points.stream()
+                    .filter(point -> values.containsKey(point.lotId()))
+                    .collect(Collectors.partitioningBy(
+                            point -> point.mean() < edge,
+                            Collectors.mapping(
+                                    point -> values.getOrDefault(point.lotId(), ""),
+                                    Collectors.toCollection(TreeSet::new))));
+            Set<String> lower = levels.getOrDefault(true, Set.of());
+            Set<String> upper = levels.getOrDefault(false, Set.of());
+            boolean isParting = !lower.isEmpty() && !upper.isEmpty() && Collections.disjoint(lower, upper);
+            // What is another with every lot parts anything.
+            if (isParting && lower.size() + upper.size() <= MOST_LEVELS) {
+                found.add(what + " " + String.join(", ", lower) + " with the lower, " + String.join(", ", upper)
+                        + " with the upper");
+            }
+        });
+        return found;
     }
 
     private void raw(Collection<Long> ids, Map<String, Map<Long, String>> told) {

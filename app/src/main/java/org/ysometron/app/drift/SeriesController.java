@@ -18,14 +18,26 @@ class SeriesController {
 
     private final TrialPage page;
     private final DifferencePage differences;
+    private final CountsPage counts;
     private final SeriesPoints series;
     private final Products products;
 
-    SeriesController(TrialPage page, DifferencePage differences, SeriesPoints series, Products products) {
+    SeriesController(
+            TrialPage page, DifferencePage differences, CountsPage counts, SeriesPoints series, Products products) {
         this.page = page;
         this.differences = differences;
+        this.counts = counts;
         this.series = series;
         this.products = products;
+    }
+
+    /** How tests and prints of a product end, lot by lot. */
+    @GetMapping("/products/{code}/counts")
+    String counts(@PathVariable String code, Model model) {
+        Products.ProductView product = products.named(code);
+        model.addAttribute("product", product);
+        model.addAttribute("view", counts.view(product.id()));
+        return "drift/counts";
     }
 
     @GetMapping("/series/{id}/trial")

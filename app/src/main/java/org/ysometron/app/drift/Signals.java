@@ -69,13 +69,15 @@ public class Signals {
      * @param words every pattern at the point, joined
      * @param ofMeans those that are patterns of the lot means, joined; the others have charts of their own
      * @param answer the newest answer, where every one of these patterns has been answered; null while one has not
+     * @param inPart the newest answer to one of them, while another has none
      */
     public record LotSignal(
             long seriesId,
             String title,
             String words,
             String ofMeans,
-            @Nullable AnswerView answer) {
+            @Nullable AnswerView answer,
+            @Nullable AnswerView inPart) {
 
         /** Whether somebody with judgement has dealt with it. */
         public boolean isAnswered() {
@@ -103,6 +105,7 @@ public class Signals {
         Map<Long, List<LotSignal>> found = new HashMap<>();
         byLot.forEach((lotId, bySeries) -> bySeries.forEach((seriesId, rows) -> {
             String words = joined(rows);
+            Answered answered = answered(rows, given.getOrDefault(key(seriesId, lotId), List.of()));
             String title = Objects.requireNonNull(known.get(seriesId)).title();
             found.computeIfAbsent(lotId, id -> new ArrayList<>())
                     .add(new LotSignal(
@@ -112,7 +115,8 @@ public class Signals {
                             joined(rows.stream()
                                     .filter(row -> ChartRules.isOfMeans(row.rule))
                                     .toList()),
-                            answer(rows, given.getOrDefault(key(seriesId, lotId), List.of()))));
+                            answered.isWhole ? answered.newest : null,
+                            answered.isWhole ? null : answered.newest));
         }));
         return found;
     }
@@ -124,17 +128,20 @@ public class Signals {
         return due.isEmpty() ? Map.of() : stored(due);
     }
 
-    /** The newest answer to these signals, once each of them has one. */
-    private static @Nullable AnswerView answer(List<StoredSignal> rows, List<Answer> given) {
+    private record Answered(boolean isWhole, @Nullable AnswerView newest) {}
+
+    /** The newest answer to one of these signals, and whether each of them has one. */
+    private static Answered answered(List<StoredSignal> rows, List<Answer> given) {
         List<Answer> speaking = given.stream()
                 .filter(answer -> rows.stream().anyMatch(row -> isTo(answer, row, rows)))
                 .toList();
-        boolean whole = rows.stream().allMatch(row -> speaking.stream().anyMatch(answer -> isTo(answer, row, rows)));
-        if (!whole || speaking.isEmpty()) {
-            return null;
+        if (speaking.isEmpty()) {
+            return new Answered(false, null);
         }
         Answer newest = speaking.get(speaking.size() - 1);
-        return new AnswerView(newest.words, newest.answer, newest.answeredBy, newest.answeredAt);
+        return new Answered(
+                rows.stream().allMatch(row -> speaking.stream().anyMatch(answer -> isTo(answer, row, rows))),
+                new AnswerView(newest.words, newest.answer, newest.answeredBy, newest.answeredAt));
     }
 
     private static boolean isTo(Answer answer, StoredSignal row, List<StoredSignal> rows) {

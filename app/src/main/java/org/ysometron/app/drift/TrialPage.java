@@ -13,6 +13,7 @@ import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Problems;
+import org.ysometron.core.drift.AverageChart;
 import org.ysometron.core.drift.ChartRules;
 import org.ysometron.core.drift.ChartTrial;
 import org.ysometron.core.drift.ChartTrial.Change;
@@ -22,6 +23,7 @@ import org.ysometron.core.drift.ChartTrial.Setting;
 import org.ysometron.core.drift.ChartTrial.Watch;
 import org.ysometron.core.drift.LotLimits;
 import org.ysometron.core.drift.RunRule;
+import org.ysometron.core.drift.SumsChart;
 import org.ysometron.core.working.Figures;
 
 /** What charts would catch of a series: simulated lots with its own scatter and a change of one's choice, and charts run on them. */
@@ -217,17 +219,17 @@ class TrialPage {
                 new ChartRules(RunRule.USUAL, false, false),
                 new ChartRules(RunRule.USUAL, false, true),
                 ChartRules.USUAL,
-                new ChartRules(EnumSet.allOf(RunRule.class), true, true));
+                new ChartRules(EnumSet.allOf(RunRule.class), true, true),
+                ChartRules.of(AverageChart.USUAL),
+                ChartRules.of(new AverageChart(0.1, 2.814)),
+                ChartRules.of(SumsChart.USUAL),
+                new ChartRules(EnumSet.of(RunRule.BEYOND_LIMITS), false, false)
+                        .with(Optional.empty(), Optional.of(SumsChart.USUAL)));
         for (ChartRules rules : others) {
             if (!rules.equals(inForce)) {
                 charts.add(new Charts(rules.words(), ChartTrial.byRules(rules), false));
             }
         }
-        charts.add(new Charts("an average that forgets (EWMA, λ 0.2, L 2.962)", ChartTrial.byEwma(0.2, 2.962), false));
-        charts.add(new Charts(
-                "an average that forgets slowly (EWMA, λ 0.1, L 2.814)", ChartTrial.byEwma(0.1, 2.814), false));
-        charts.add(new Charts(
-                "sums beyond half a standard deviation (CUSUM, k 0.5, h 5)", ChartTrial.byCusum(0.5, 5), false));
         return charts;
     }
 

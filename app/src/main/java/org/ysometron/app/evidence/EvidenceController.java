@@ -44,6 +44,7 @@ class EvidenceController {
     private final ShelfLives shelves;
     private final PlaceMaps places;
     private final OddPage odd;
+    private final ResultsPage results;
 
     EvidenceController(
             Derivations derivations,
@@ -60,8 +61,10 @@ class EvidenceController {
             SiteMethods methods,
             ShelfLives shelves,
             PlaceMaps places,
-            OddPage odd) {
+            OddPage odd,
+            ResultsPage results) {
         this.odd = odd;
+        this.results = results;
         this.derivations = derivations;
         this.page = page;
         this.places = places;
@@ -156,6 +159,17 @@ class EvidenceController {
         model.addAttribute("lot", lot);
         model.addAttribute("odd", odd.view(lot));
         return "evidence/odd";
+    }
+
+    /** Every result, and whether it counts. */
+    @GetMapping("/lots/{code}/results")
+    String results(@PathVariable String code, Model model) {
+        LotView lot = lots.named(code);
+        model.addAttribute("lot", lot);
+        return page.read(() -> {
+            model.addAttribute("results", results.view(lot));
+            return "evidence/results";
+        });
     }
 
     @GetMapping("/lots/{code}/evidence/{claimId}/working")

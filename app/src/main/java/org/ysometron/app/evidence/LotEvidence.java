@@ -268,7 +268,7 @@ record LotEvidence(
     }
 
     /** Whether there is no figure because what it is made of was not read, and not because of how the test ended. */
-    private static boolean isUnread(SpecimenRecord record, Reduced result) {
+    static boolean isUnread(SpecimenRecord record, Reduced result) {
         boolean byItsEnd = record.ended()
                 .map(ReadingView::outcome)
                 .map(end -> record.method().data().ends().getOrDefault(end, Map.of()))

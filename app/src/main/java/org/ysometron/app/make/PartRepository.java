@@ -32,4 +32,13 @@ interface PartRepository extends JpaRepository<Part, Long> {
                     + " group by r.lot_id, r.printer_id, r.recipe_id, p.ended order by r.lot_id",
             nativeQuery = true)
     List<Count> counted(long productId);
+
+    /** Parts of a lot that ended in one way. */
+    record OfLot(long lotId, Prints.Ended ended, long parts) {}
+
+    @Query("""
+            select new org.ysometron.app.make.PartRepository$OfLot(run.lotId, p.ended, sum(p.parts))
+            from Part p, PrintRun run where run.id = p.runId and run.lotId in :lots group by run.lotId, p.ended
+            """)
+    List<OfLot> byLot(Collection<Long> lots);
 }

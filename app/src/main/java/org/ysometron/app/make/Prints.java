@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -158,6 +159,17 @@ public class Prints {
                                     .distinct()
                                     .toList()));
         });
+        return found;
+    }
+
+    /** How many parts of these lots ended how. */
+    @Transactional(readOnly = true)
+    public Map<Long, Map<Ended, Integer>> byLot(Collection<Long> lotIds) {
+        Map<Long, Map<Ended, Integer>> found = new HashMap<>();
+        if (!lotIds.isEmpty()) {
+            parts.byLot(lotIds).forEach(count -> found.computeIfAbsent(count.lotId(), lot -> new TreeMap<>())
+                    .merge(count.ended(), (int) count.parts(), Integer::sum));
+        }
         return found;
     }
 

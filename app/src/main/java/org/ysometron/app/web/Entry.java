@@ -148,6 +148,25 @@ public final class Entry {
         return OptionalDouble.empty();
     }
 
+    /** A bare number from {@code low} to {@code high}, which may be zero; {@code otherwise} where it is blank or none. */
+    public double between(double low, double high, double otherwise, String example) {
+        if (isBlank()) {
+            return otherwise;
+        }
+        if (low <= 0 && typed.matches("0+([.,]0*)?")) {
+            return 0;
+        }
+        if (Typed.read(name, typed, SHARE) instanceof Typed.Accepted accepted
+                && accepted.unit().equals(SHARE)
+                && accepted.number() >= low
+                && accepted.number() <= high) {
+            return accepted.number();
+        }
+        wrong("is not between " + Figures.plain(low, 4) + " and " + Figures.plain(high, 4) + "; expected for example "
+                + example);
+        return otherwise;
+    }
+
     /** A whole number from {@code low} to {@code high}; {@code otherwise} where it is blank or none. */
     public int whole(int low, int high, int otherwise) {
         return (int) number(low, high).orElse(otherwise);

@@ -2,12 +2,17 @@ package org.ysometron.app.drift;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.ysometron.app.drift.Diagnoses.Diagnosis;
+import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Requirement;
@@ -23,6 +28,15 @@ class DiagnosesTest extends SkerrySite {
 
     @Autowired
     private LastingChanges changes;
+
+    @Autowired
+    private MovedTogether moved;
+
+    @Autowired
+    private Glances glances;
+
+    @Autowired
+    private JdbcTemplate database;
 
     private Diagnosis said(SeriesView found, Optional<Requirement> claim) {
         return diagnoses.of(found, ofTheDemo(found, "SK-"), claim).orElseThrow();
@@ -78,6 +92,94 @@ class DiagnosesTest extends SkerrySite {
 
         assertThat(said.headline()).startsWith("No single change stands out of chance");
         assertThat(said.earliest()).isNull();
+    }
+
+    /** Points by turns about two levels are two streams; what parts their lots just so is named, and no index is told of them. */
+    @Test
+    void twoStreamsAreNamedWithWhatPartsThem() {
+        SeriesView flat = skerry(Orientation.XY);
+        List<PointView> real = ofTheDemo(flat, "SK-").subList(0, 24);
+        List<PointView> turns = IntStream.range(0, 24)
+                .mapToObj(i -> {
+                    PointView point = real.get(i);
+                    double mean = (i % 2 == 0 ? 52 : 55) + 0.1 * (i * 7 % 5);
+                    return new PointView(point.lotId(), point.madeOn(), 5, mean, 1.0, 0);
+                })
+                .toList();
+        Diagnosis said = diagnoses.of(flat, turns, Optional.empty()).orElseThrow();
+
+        assertThat(said.isTwoStreams()).isTrue();
+        assertThat(said.shape()).isNull();
+        assertThat(said.headline())
+                .isEqualTo("Its lots fall into two streams: 12 about 52.20 MPa, 12 about 55.19 MPa.");
+        assertThat(String.join(" ", said.sentences()))
+                .contains("fewer than 0.1 %", "Nothing on record parts the lots so");
+        List<PointView> byFibre = real.stream()
+                .map(point -> new PointView(
+                        point.lotId(),
+                        point.madeOn(),
+                        5,
+                        lots.lot(point.lotId()).code().compareTo("SK-0121") < 0 ? 52 : 55,
+                        1.0,
+                        0))
+                .toList();
+        assertThat(changes.parting(byFibre, 53)).contains("regrind 5 % with the lower, 12 % with the upper");
+        assertThat(changes.parting(turns, 53.5)).isEmpty();
+    }
+
+    /** A series that changed names the others that changed at the same lots, whose they are, and what that points to. */
+    @Test
+    void whatMovedTogetherIsNamed() {
+        while (glances.refresh() > 0) {
+            Thread.onSpinWait();
+        }
+        List<SeriesView> looked =
+                glances.all().stream().map(Glances.Standing::series).toList();
+        SeriesView upright = skerry(Orientation.ZX);
+        LocalDate day = LocalDate.of(1999, 3, 10);
+        SeriesView own = looked.stream()
+                .filter(one -> one.productId() == upright.productId() && one.id() != upright.id())
+                .findFirst()
+                .orElseThrow();
+        SeriesView foreign = looked.stream()
+                .filter(one -> one.productId() != upright.productId())
+                .findFirst()
+                .orElseThrow();
+        MovedTogether.Place place = new MovedTogether.Place(day.minusDays(9), day, day.plusDays(9));
+        assertThat(moved.of(upright, place).others()).isEmpty();
+        assertThat(moved.of(upright, place).words()).startsWith("No other series changed there (");
+        List<Map<String, Object>> before = database.queryForList("select * from drift_glance");
+        try {
+            changed(own, day.minusDays(3), day.minusDays(1), day.plusDays(1));
+            // Its own likeliest place is not among those at which the first may have changed.
+            changed(foreign, day.minusDays(30), day.minusDays(20), day.plusDays(30));
+            assertThat(moved.of(upright, place).others())
+                    .extracting(MovedTogether.Other::seriesId)
+                    .containsExactly(own.id());
+            assertThat(moved.of(upright, place).words()).startsWith("1 of ").contains("All are of this product");
+            // Nor is the first's among its.
+            changed(foreign, day.plusDays(1), day.plusDays(2), day.plusDays(3));
+            assertThat(moved.of(upright, place).others()).hasSize(1);
+            changed(foreign, day.minusDays(1), day, day.plusDays(3));
+            assertThat(moved.of(upright, place).words()).contains("2 of ", "before the material");
+        } finally {
+            before.forEach(row -> database.update(
+                    "update drift_glance set headline = ?, changed_from = ?, changed_at = ?, changed_to = ? where series_id = ?",
+                    row.get("headline"),
+                    row.get("changed_from"),
+                    row.get("changed_at"),
+                    row.get("changed_to"),
+                    row.get("series_id")));
+        }
+    }
+
+    private void changed(SeriesView of, LocalDate from, LocalDate at, LocalDate to) {
+        database.update(
+                "update drift_glance set headline = 'Another level.', changed_from = ?, changed_at = ?, changed_to = ? where series_id = ?",
+                from,
+                at,
+                to,
+                of.id());
     }
 
     /** Where a change may have begun is bracketed over the chart as far as those lots are in sight, and only then. */

@@ -17,10 +17,12 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.evidence.Judgements;
@@ -131,7 +133,8 @@ class DriftTest extends DemoSite {
             assertThat(view.means().lines()).extracting(DriftView.Line::at).doesNotContain(wall.at());
         });
         assertThat(view.means().lines()).extracting(DriftView.Line::kind).containsExactly("centre", "limit", "limit");
-        assertThat(view.ranges().walls()).isEmpty();
+        assertThat(view.strips()).hasSize(2).allSatisfy(strip -> assertThat(strip.walls())
+                .isEmpty());
     }
 
     /** M62: what lots say later leaves a signed baseline as it was; only a new version with a reason moves it. */
@@ -334,6 +337,7 @@ class DriftTest extends DemoSite {
     void labelsDoNotStandOnOneAnother() {
         List<DriftView.Line> lines = new DriftView.Chart(
                         "Lot means",
+                        "MPa",
                         330,
                         List.of(),
                         List.of(
@@ -407,6 +411,81 @@ class DriftTest extends DemoSite {
             database.update("delete from drift_baseline where id = ?", after.id());
             signals.rebuild(flat.id());
         }
+    }
+
+    /** What adds up over lots is signed with its numbers, drawn in a strip of its own, and asks at the lots at which it speaks. */
+    @Test
+    void chartsThatAddUpAreSignedWithTheirNumbers() throws Exception {
+        SeriesView upright = strength("natural", Orientation.ZX);
+        Baselines.BaselineView before = baselines.newest(upright.id()).orElseThrow();
+        http.perform(sums(upright, "2", "nothing", "12", "9"))
+                .andExpect(status().is(422))
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("&#39;2&#39; is not between 0.05 and 0.5"),
+                                containsString("&#39;nothing&#39; is not between 2 and 4"),
+                                containsString("&#39;12&#39; is not between 2 and 10"),
+                                containsString("is not between 0 and 2.5"),
+                                containsString("value=\"nothing\""),
+                                containsString("value=\"9\""))));
+        assertThat(baselines.newest(upright.id())).contains(before);
+        try {
+            http.perform(sums(upright, "0.1", "2.814", "4.5", "0")).andExpect(status().is3xxRedirection());
+            DriftView drawn = charts.view(upright.id(), null);
+            assertThat(drawn.strips()).hasSize(4);
+            assertThat(drawn.strips().get(2).name()).contains("EWMA, λ 0.1");
+            assertThat(drawn.strips().get(3)).satisfies(strip -> {
+                assertThat(strip.unit()).isEqualTo("σ");
+                assertThat(strip.lines()).extracting(DriftView.Line::label).contains("h 4.5");
+                assertThat(strip.dots()).filteredOn(DriftView.Dot::signal).isNotEmpty();
+            });
+            // The strip and what is stored for the gate are one truth, in sight and out of it.
+            Set<String> spoken = database
+                    .queryForList(
+                            "select lot.code from drift_signal join lot on lot.id = lot_id where series_id = ? and rule = 'CUSUM'",
+                            String.class,
+                            upright.id())
+                    .stream()
+                    .collect(Collectors.toSet());
+            assertThat(drawn.strips().get(3).dots())
+                    .filteredOn(DriftView.Dot::signal)
+                    .extracting(DriftView.Dot::lot)
+                    .allMatch(spoken::contains);
+            assertThat(drawn.signals()).anySatisfy(row -> assertThat(row.words())
+                    .contains("lots that add up to too much below the centre"));
+            assertThat(baselines.lessened(upright.id()).orElseThrow()).contains("eight in a row on one side");
+            http.perform(sums(upright, "0.1", "2.814", "8", "0")).andExpect(status().is3xxRedirection());
+            // A wider interval is a milder rule: the one of before is told.
+            assertThat(baselines.lessened(upright.id()).orElseThrow())
+                    .contains("CUSUM, k 0.5, h 4.5, head start 0")
+                    .doesNotContain("EWMA");
+        } finally {
+            database.update(
+                    "delete from drift_baseline_lot where baseline_id in (select id from drift_baseline where series_id = ? and version > ?)",
+                    upright.id(),
+                    before.version());
+            database.update(
+                    "delete from drift_baseline where series_id = ? and version > ?", upright.id(), before.version());
+            database.update("delete from drift_signal where series_id = ?", upright.id());
+            signals.rebuild(upright.id());
+        }
+    }
+
+    private MockHttpServletRequestBuilder sums(SeriesView of, String lambda, String limit, String h, String start) {
+        List<PointView> points = series.points(of.id());
+        return post("/series/" + of.id() + "/baseline")
+                .with(QUALITY)
+                .with(csrf())
+                .param("from", lots.lot(points.get(0).lotId()).code())
+                .param("to", lots.lot(points.get(19).lotId()).code())
+                .param("reason", "The first twenty lots by the present recipe.")
+                .param("seen", "yes")
+                .param("rules", "", "BEYOND_LIMITS", "EWMA", "CUSUM")
+                .param("lambda", lambda)
+                .param("limit", limit)
+                .param("k", "0.5")
+                .param("h", h)
+                .param("start", start);
     }
 
     /** Limits that were signed before they followed n stay as they were signed, for every n. */

@@ -40,6 +40,9 @@ final class ChartCalculations {
     private static final Input SIGMA =
             required("sigma", NUMBER, "", "of one value").positive();
 
+    private static final Input AFTER =
+            optional("after", WORD, "", Case.list(After.class) + "; what it does behind a signal, on unless given");
+
     private ChartCalculations() {}
 
     static List<Calculation> all() {
@@ -165,6 +168,11 @@ final class ChartCalculations {
         CONSTANT
     }
 
+    private enum After {
+        ON,
+        ANEW
+    }
+
     private static Calculation ewma() {
         return new Calculation(
                 "ewma-chart",
@@ -177,11 +185,16 @@ final class ChartCalculations {
                                 .in(0.001, 1),
                         optional("limit", NUMBER, "", "L; 3 unless given").above(0, 10),
                         optional("start", NUMBER, "", "where it begins; the centre unless given"),
-                        optional("limits", WORD, "", Case.list(Limits.class) + "; widening unless given")),
+                        optional("limits", WORD, "", Case.list(Limits.class) + "; widening unless given"),
+                        AFTER),
                 "",
                 "Roberts 1959; Lucas and Saccucci 1990; ISO 7870-6",
                 Map.of("values", FLOW_RATES, "centre", 50, "sigma", 1.6),
                 ChartCalculations::ewmaOf);
+    }
+
+    private static boolean isAnew(Case given) {
+        return given.word("after", After.class, After.ON) == After.ANEW;
     }
 
     private static Answer ewmaOf(Case given) {
@@ -193,7 +206,8 @@ final class ChartCalculations {
                         given.number("lambda", 0.2),
                         given.number("limit", 3),
                         given.number("start", given.number("centre")),
-                        given.word("limits", Limits.class, Limits.WIDENING) == Limits.WIDENING));
+                        given.word("limits", Limits.class, Limits.WIDENING) == Limits.WIDENING,
+                        isAnew(given)));
         List<EwmaChart.Point> points = chart.points();
         List<Integer> beyond = where(points.size(), i -> points.get(i).isBeyond());
         return signals(beyond, chart.working())
@@ -215,7 +229,8 @@ final class ChartCalculations {
                         optional("h", NUMBER, "", "decision interval in sigma; 5 unless given")
                                 .above(0, 400),
                         optional("start", NUMBER, "", "head start in sigma, up to h; 0 unless given")
-                                .in(0, 400)),
+                                .in(0, 400),
+                        AFTER),
                 "",
                 "Page 1954; Lucas and Crosier 1982; ISO 7870-4",
                 Map.of("values", FLOW_RATES, "centre", 50, "sigma", 1.6),
@@ -230,7 +245,8 @@ final class ChartCalculations {
                         given.number("sigma"),
                         given.number("k", 0.5),
                         given.number("h", 5),
-                        given.number("start", 0)));
+                        given.number("start", 0),
+                        isAnew(given)));
         List<CusumChart.Point> points = chart.points();
         List<Integer> beyond = where(points.size(), i -> points.get(i).signal());
         return signals(beyond, chart.working())

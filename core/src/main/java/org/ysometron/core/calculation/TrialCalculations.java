@@ -2,14 +2,18 @@ package org.ysometron.core.calculation;
 
 import static org.ysometron.core.calculation.Input.Kind.NUMBER;
 import static org.ysometron.core.calculation.Input.Kind.WHOLE;
+import static org.ysometron.core.calculation.Input.Kind.WHOLES;
 import static org.ysometron.core.calculation.Input.Kind.WORD;
 import static org.ysometron.core.calculation.Input.Kind.WORDS;
 import static org.ysometron.core.calculation.Input.optional;
+import static org.ysometron.core.calculation.Input.required;
 
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
+import org.ysometron.core.drift.AverageChart;
 import org.ysometron.core.drift.ChartRules;
 import org.ysometron.core.drift.ChartTrial;
 import org.ysometron.core.drift.ChartTrial.Change;
@@ -17,7 +21,9 @@ import org.ysometron.core.drift.ChartTrial.Extent;
 import org.ysometron.core.drift.ChartTrial.Runs;
 import org.ysometron.core.drift.ChartTrial.Setting;
 import org.ysometron.core.drift.ChartTrial.Watch;
+import org.ysometron.core.drift.CountChart;
 import org.ysometron.core.drift.RunRule;
+import org.ysometron.core.drift.SumsChart;
 import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
 
@@ -33,12 +39,15 @@ final class TrialCalculations {
             optional("range", WORD, "", "on or off: a change from the lot before beyond its limit; on"),
             optional("spread", WORD, "", "on or off: a scatter within the lot beyond its limit; on"),
             optional("lambda", NUMBER, "", "weight of the EWMA; 0.2 unless given")
-                    .in(0.001, 1),
-            optional("limit", NUMBER, "", "L of the EWMA; 2.962 unless given").above(0, 8),
+                    .in(AverageChart.LEAST_LAMBDA, AverageChart.MOST_LAMBDA),
+            optional("limit", NUMBER, "", "L of the EWMA; 2.962 unless given")
+                    .in(AverageChart.LEAST_LIMIT, AverageChart.MOST_LIMIT),
             optional("k", NUMBER, "", "allowance of the CUSUM; 0.5 unless given")
-                    .in(0, 10),
+                    .in(SumsChart.LEAST_K, SumsChart.MOST_K),
             optional("h", NUMBER, "", "decision interval of the CUSUM; 5 unless given")
-                    .above(0, 210),
+                    .in(SumsChart.LEAST_H, SumsChart.MOST_H),
+            optional("start", NUMBER, "", "head start of the CUSUM, up to half of h; 0 unless given")
+                    .in(0, SumsChart.MOST_H / 2),
             optional("baseline", WHOLE, "", "lots of the baseline, 0 for known limits; 20 unless given")
                     .in(0, 500),
             optional("baselineN", WHOLE, "", "n of its lots; 5 unless given").in(1, 100),
@@ -72,7 +81,7 @@ final class TrialCalculations {
     private TrialCalculations() {}
 
     static List<Calculation> all() {
-        return List.of(trial());
+        return List.of(trial(), counts());
     }
 
     private static Calculation trial() {
@@ -84,6 +93,58 @@ final class TrialCalculations {
                 SOURCE,
                 Map.of("baseline", 20, "series", 200, "most", 200, "step", 1),
                 TrialCalculations::trial);
+    }
+
+    private static Calculation counts() {
+        return new Calculation(
+                "count-chart",
+                "Counts lot by lot, each set against the lots before it: p and u charts that are exact for few specimens",
+                List.of(
+                        required("counts", WHOLES, "", "how many were counted, in order")
+                                .items(1, 2_000)
+                                .in(0, 10_000),
+                        required("sizes", WHOLES, "", "out of how many specimens, or on how much material")
+                                .items(1, 2_000)
+                                .in(1, 10_000),
+                        optional("kind", WORD, "", Case.list(CountChart.Kind.class) + "; share unless given"),
+                        optional("back", WHOLE, "", "lots before that a lot is set against; 40 unless given")
+                                .in(1, 1_000)),
+                "",
+                "conditional tests of two proportions and of two rates (Fisher; Przyborowski and Wilenski 1940)",
+                Map.of(
+                        "counts", List.of(0, 1, 0, 0, 1, 0, 0, 0, 4, 1),
+                        "sizes", List.of(5, 5, 5, 5, 5, 5, 5, 5, 5, 5)),
+                TrialCalculations::counts);
+    }
+
+    private static Answer counts(Case given) {
+        CountChart chart = CountChart.of(
+                given.wholes("counts"),
+                given.wholes("sizes"),
+                given.word("kind", CountChart.Kind.class, CountChart.Kind.SHARE),
+                given.whole("back", 40));
+        List<CountChart.Point> points = chart.points();
+        int signals = (int) points.stream().filter(CountChart.Point::signal).count();
+        return Answer.of(signals, "", chart.working())
+                .with("shares", points.stream().map(CountChart.Point::share).toList())
+                .with(
+                        "limited",
+                        IntStream.range(0, points.size())
+                                .filter(i -> !Double.isNaN(points.get(i).limit()))
+                                .boxed()
+                                .toList())
+                .with(
+                        "limits",
+                        points.stream()
+                                .map(CountChart.Point::limit)
+                                .filter(limit -> !limit.isNaN())
+                                .toList())
+                .with(
+                        "beyond",
+                        IntStream.range(0, points.size())
+                                .filter(i -> points.get(i).signal())
+                                .boxed()
+                                .toList());
     }
 
     private static Answer trial(Case given) {
@@ -113,8 +174,12 @@ final class TrialCalculations {
     private static Watch watch(Case given) {
         return switch (given.word("chart", Chart.class, Chart.RULES)) {
             case RULES -> ChartTrial.byRules(rules(given));
-            case EWMA -> ChartTrial.byEwma(given.number("lambda", 0.2), given.number("limit", 2.962));
-            case CUSUM -> ChartTrial.byCusum(given.number("k", 0.5), given.number("h", 5));
+            case EWMA ->
+                ChartTrial.byRules(
+                        ChartRules.of(new AverageChart(given.number("lambda", 0.2), given.number("limit", 2.962))));
+            case CUSUM ->
+                ChartTrial.byRules(ChartRules.of(
+                        new SumsChart(given.number("k", 0.5), given.number("h", 5), given.number("start", 0))));
         };
     }
 

@@ -39,45 +39,6 @@ public final class ChartTrial {
         };
     }
 
-    /** An average that forgets, with limits that widen over the first lots. */
-    public static Watch byEwma(double lambda, double limit) {
-        return (lots, limits) -> {
-            EwmaChart.Plan plan =
-                    new EwmaChart.Plan(limits.centre(), limits.sigma(), lambda, limit, limits.centre(), true);
-            int at = 0;
-            for (EwmaChart.Point point :
-                    EwmaChart.of(inOwnMeasure(lots, limits), plan).points()) {
-                if (point.isBeyond()) {
-                    return at;
-                }
-                at++;
-            }
-            return -1;
-        };
-    }
-
-    /** Sums of what lies off the centre by more than k. */
-    public static Watch byCusum(double k, double h) {
-        return (lots, limits) -> {
-            CusumChart.Plan plan = new CusumChart.Plan(limits.centre(), limits.sigma(), k, h, 0);
-            int at = 0;
-            for (CusumChart.Point point :
-                    CusumChart.of(inOwnMeasure(lots, limits), plan).points()) {
-                if (point.signal()) {
-                    return at;
-                }
-                at++;
-            }
-            return -1;
-        };
-    }
-
-    private static double[] inOwnMeasure(ChartSignal.Lots lots, LotLimits limits) {
-        double[] means = new double[lots.count()];
-        Arrays.setAll(means, i -> limits.inOwnMeasure(lots.means()[i], lots.sizes()[i]));
-        return means;
-    }
-
     /**
      * How much is simulated.
      *

@@ -2,13 +2,15 @@ package org.ysometron.core.drift;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.ToDoubleFunction;
 import org.ysometron.core.quantity.Rounding;
 import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
 
 /**
  * A tabular chart of cumulated sums, point by point: C⁺ = max(0, C⁺ + (x − μ)/σ − k), C⁻ = max(0, C⁻ − (x − μ)/σ − k), a signal
- * where one of them is beyond h, each begun at a head start that is 0 unless it is wanted. After a signal the sums go on.
+ * where one of them is beyond h, each begun at a head start that is 0 unless it is wanted. After a signal the sums go on, or both begin anew
+ * at their head start: what is still wrong then is found sooner.
  *
  * <p>Sources: E. S. Page, Biometrika 41, 1954; J. M. Lucas and R. B. Crosier, Technometrics 24, 1982, for the head start; ISO
  * 7870-4.
@@ -42,8 +44,14 @@ public record CusumChart(List<Point> points, Working working) {
      * @param k allowance in σ, at least 0: half the shift that is to be found
      * @param h decision interval in σ, above 0
      * @param start head start in σ, 0 to h
+     * @param anew whether both sums begin anew behind a signal
      */
-    public record Plan(double centre, double sigma, double k, double h, double start) {
+    public record Plan(double centre, double sigma, double k, double h, double start, boolean anew) {
+
+        /** One whose sums go on behind a signal. */
+        public Plan(double centre, double sigma, double k, double h, double start) {
+            this(centre, sigma, k, h, start, false);
+        }
 
         /** Checks the ranges. */
         public Plan {
@@ -68,18 +76,34 @@ public record CusumChart(List<Point> points, Working working) {
             lower = Math.max(0, lower - z - plan.k);
             upperSince = upper > 0 ? upperSince + 1 : 0;
             lowerSince = lower > 0 ? lowerSince + 1 : 0;
-            points.add(new Point(
-                    upper,
-                    lower,
-                    upperSince,
-                    lowerSince,
-                    Rounding.above(upper, plan.h) || Rounding.above(lower, plan.h)));
+            boolean signal = Rounding.above(upper, plan.h) || Rounding.above(lower, plan.h);
+            points.add(new Point(upper, lower, upperSince, lowerSince, signal));
+            if (signal && plan.anew) {
+                upper = plan.start;
+                lower = plan.start;
+                upperSince = 0;
+                lowerSince = 0;
+            }
         }
         Working working = Working.of(
                 Step.of("allowance", "k", "half the shift to find, in σ", plan.k, "Page 1954"),
                 Step.of("decision interval", "h", "in σ", plan.h, "Page 1954"),
-                Step.of("last upper sum", "C⁺", "max(0, C⁺ + z − k)", upper, "Page 1954"),
-                Step.of("last lower sum", "C⁻", "max(0, C⁻ − z − k)", lower, "Page 1954"));
+                Step.of(
+                        "last upper sum",
+                        "C⁺",
+                        "max(0, C⁺ + z − k)",
+                        last(points, plan.start, Point::upper),
+                        "Page 1954"),
+                Step.of(
+                        "last lower sum",
+                        "C⁻",
+                        "max(0, C⁻ − z − k)",
+                        last(points, plan.start, Point::lower),
+                        "Page 1954"));
         return new CusumChart(points, working);
+    }
+
+    private static double last(List<Point> points, double start, ToDoubleFunction<Point> sum) {
+        return points.isEmpty() ? start : sum.applyAsDouble(points.get(points.size() - 1));
     }
 }

@@ -9,7 +9,8 @@ import org.ysometron.core.working.Working;
 
 /**
  * A chart of exponentially weighted moving averages, point by point: zᵢ = λxᵢ + (1 − λ)zᵢ₋₁ from z₀, with limits about the centre
- * at ±L·σ·√(λ/(2 − λ)·(1 − (1 − λ)²ⁱ)), which widen with i, or at their last width from the start.
+ * at ±L·σ·√(λ/(2 − λ)·(1 − (1 − λ)²ⁱ)), which widen with i, or at their last width from the start. After a point beyond a limit it goes on,
+ * or begins anew at the next point, i counted from there.
  *
  * <p>Sources: S. W. Roberts, Technometrics 1, 1959; J. M. Lucas and M. S. Saccucci, Technometrics 32, 1990; ISO 7870-6.
  *
@@ -47,8 +48,15 @@ public record EwmaChart(List<Point> points, Working working) {
      * @param limit L, above 0
      * @param start z₀, the centre unless a head start is wanted
      * @param widening whether the limits widen with the first points; else they are those of the long run
+     * @param anew whether it begins anew behind a point beyond a limit
      */
-    public record Plan(double centre, double sigma, double lambda, double limit, double start, boolean widening) {
+    public record Plan(
+            double centre, double sigma, double lambda, double limit, double start, boolean widening, boolean anew) {
+
+        /** One that goes on behind a point beyond a limit. */
+        public Plan(double centre, double sigma, double lambda, double limit, double start, boolean widening) {
+            this(centre, sigma, lambda, limit, start, widening, false);
+        }
 
         /** Checks the ranges. */
         public Plan {
@@ -69,7 +77,12 @@ public record EwmaChart(List<Point> points, Working working) {
             z = plan.lambda * value + stays * z;
             left *= stays * stays;
             double half = plan.widening ? settled * Math.sqrt(1 - left) : settled;
-            points.add(new Point(z, plan.centre - half, plan.centre + half));
+            Point point = new Point(z, plan.centre - half, plan.centre + half);
+            points.add(point);
+            if (plan.anew && point.isBeyond()) {
+                z = plan.start;
+                left = 1;
+            }
         }
         String source = "Lucas and Saccucci 1990";
         Working working = Working.of(
@@ -82,7 +95,11 @@ public record EwmaChart(List<Point> points, Working working) {
                         settled,
                         "",
                         source),
-                Step.of("last point", "z", "λx + (1−λ)z", z, source));
+                Step.of("last point", "z", "λx + (1−λ)z", last(points, plan.start), source));
         return new EwmaChart(points, working);
+    }
+
+    private static double last(List<Point> points, double start) {
+        return points.isEmpty() ? start : points.get(points.size() - 1).z;
     }
 }

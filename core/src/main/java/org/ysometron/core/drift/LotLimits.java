@@ -25,6 +25,9 @@ public record LotLimits(double centre, double sigma, double rangeUpper, Optional
 
     private static final double LIMITS = 3;
 
+    /** d₂(2). */
+    private static final double MEAN_RANGE = 2 / Math.sqrt(Math.PI);
+
     /** Checks the ranges. */
     public LotLimits {
         if (!(sigma > 0) || !Double.isFinite(sigma) || !Double.isFinite(centre)) {
@@ -124,6 +127,11 @@ public record LotLimits(double centre, double sigma, double rangeUpper, Optional
         return rangeUpper * Math.sqrt((sigma(n) * sigma(n) + sigma(before) * sigma(before)) / 2) / sigma;
     }
 
+    /** What that distance is on average, while nothing changes: d₂(2)·σ. */
+    public double rangeCentre(int n, int before) {
+        return MEAN_RANGE * Math.sqrt((sigma(n) * sigma(n) + sigma(before) * sigma(before)) / 2);
+    }
+
     /** Upper limit of the standard deviation within a lot of n; empty where there is none. */
     public OptionalDouble scatter(int n) {
         return within.isEmpty() || n < 2
@@ -138,8 +146,14 @@ public record LotLimits(double centre, double sigma, double rangeUpper, Optional
                 : OptionalDouble.of(ChartConstants.c4(n) * within.getAsDouble());
     }
 
-    /** A mean as far from the centre as it is, in the measure of σ̂: what a rule about zones reads. */
-    double inOwnMeasure(double mean, int n) {
+    /** Means as far from the centre as each is in the measure of its own n, told in that of σ̂: what a rule about zones reads. */
+    double[] inOwnMeasure(ChartSignal.Lots lots) {
+        double[] measured = new double[lots.count()];
+        Arrays.setAll(measured, i -> inOwnMeasure(lots.means()[i], lots.sizes()[i]));
+        return measured;
+    }
+
+    private double inOwnMeasure(double mean, int n) {
         double own = sigma(n);
         // Of lots like those of the baseline the figure itself, to the last digit: a mean on a limit stays on it.
         return own == sigma ? mean : centre + (mean - centre) * sigma / own;

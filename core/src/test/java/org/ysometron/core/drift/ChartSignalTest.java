@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -83,6 +84,87 @@ class ChartSignalTest {
         assertThatThrownBy(() -> ChartRules.named(List.of("NONE"))).isInstanceOf(IllegalArgumentException.class);
     }
 
+    private static final ChartRules AVERAGE = ChartRules.of(AverageChart.USUAL);
+    private static final ChartRules SUMS = ChartRules.of(SumsChart.USUAL);
+
+    /** A step of 1.2σ: no mean is beyond its limits, and there are not eight on one side yet. */
+    private static final double[] STEP = {100.2, 99.6, 99.1, 100.3, 101.2, 101.4, 100.9, 101.3, 101.2};
+
+    @Test
+    void aSmallLastingChangeIsFoundByTheAverageAndByTheSums() {
+        Lots step = lots(10, STEP);
+
+        assertThat(ChartSignal.of(step, LIMITS, ChartRules.USUAL)).isEmpty();
+        // By hand: z = 0.2x + 0.8z from 0 at the first lot, limit 2.962·√(0.2/1.8·(1 − 0.64⁸)) = 0.973; z₈ = 0.797, z₉
+        // = 0.877.
+        assertThat(ChartSignal.of(step, LIMITS, AVERAGE)).isEmpty();
+        assertThat(ChartSignal.of(lots(10, 100, 102.2, 101.8, 101.9), LIMITS, AVERAGE))
+                .extracting(ChartSignal::rule, ChartSignal::first, ChartSignal::last, ChartSignal::words)
+                .containsExactly(tuple("EWMA", 3, 3, "the weighted average of the lots above its limit"));
+        // By hand: from 2.5, C⁺ = 2.2, 1.3, 0, 0, 0.7, 1.6, 2.0, 2.8, 3.5.
+        assertThat(ChartSignal.of(step, LIMITS, SUMS)).isEmpty();
+        assertThat(ChartSignal.of(lots(10, 99, 98, 101.7, 102, 101.9, 102.4, 101.2, 101.1, 100.8), LIMITS, SUMS))
+                .extracting(ChartSignal::rule, ChartSignal::first, ChartSignal::last, ChartSignal::side)
+                .containsExactly(tuple("CUSUM", 2, 5, Signal.Side.ABOVE));
+    }
+
+    /** Asked once, and anew only where it lasts: behind a lot at which they speak, they begin anew. */
+    @Test
+    void whatAddsUpBeginsAnewBehindASignal() {
+        double[] spike = {100, 100, 105, 100, 100, 100, 100, 100};
+        assertThat(ChartSignal.of(lots(10, spike), LIMITS, AVERAGE))
+                .extracting(ChartSignal::last)
+                .containsExactly(2);
+        assertThat(ChartSignal.of(lots(10, spike), LIMITS, SUMS))
+                .extracting(ChartSignal::last)
+                .containsExactly(2);
+        double[] lasting = new double[20];
+        Arrays.fill(lasting, 98);
+        // By hand: 2.5 + 1.5 a lot is beyond 5 at the second; −0.4·2 … of the average after five lots: 1.2 > 2.962·√(…)
+        assertThat(ChartSignal.of(lots(10, lasting), LIMITS, SUMS))
+                .extracting(ChartSignal::last)
+                .containsExactly(1, 3, 5, 7, 9, 11, 13, 15, 17, 19);
+        assertThat(ChartSignal.of(lots(10, lasting), LIMITS, AVERAGE))
+                .hasSizeBetween(4, 10)
+                .allSatisfy(signal -> assertThat(signal.side()).isEqualTo(Signal.Side.BELOW));
+    }
+
+    /** A mean of two specimens weighs as much as its own limits let it. */
+    @Test
+    void sumsReadEachMeanInItsOwnMeasure() {
+        double[] means = {101.7, 102, 101.9};
+        assertThat(ChartSignal.of(lots(10, means), LIMITS, SUMS)).isNotEmpty();
+        assertThat(ChartSignal.of(lots(2, means), LIMITS, SUMS)).isEmpty();
+    }
+
+    @Test
+    void chartsWithNumbersAreNamedWithThem() {
+        ChartRules both = ChartRules.USUAL.with(
+                Optional.of(new AverageChart(0.1, 2.814)), Optional.of(new SumsChart(0.75, 4.5, 0)));
+
+        assertThat(both.names()).contains("EWMA:0.1:2.814", "CUSUM:0.75:4.5:0.0");
+        assertThat(ChartRules.named(both.names())).isEqualTo(both);
+        assertThat(both.words())
+                .endsWith(
+                        "an average that forgets (EWMA, λ 0.1, L 2.814) beyond its limits; sums of what lies off the centre "
+                                + "(CUSUM, k 0.75, h 4.5, head start 0) beyond h");
+        for (String wrong : List.of(
+                "EWMA",
+                "EWMA:0.2",
+                "EWMA:0.01:3",
+                "EWMA:0.2:9",
+                "EWMA:0.2:NaN",
+                "CUSUM:0.5:5",
+                "CUSUM:0.5:5:3",
+                "CUSUM:0.1:5:0",
+                "CUSUM:0.5:1:0",
+                "CUSUM:0.5:5:-1")) {
+            assertThatThrownBy(() -> ChartRules.named(List.of(wrong)))
+                    .as(wrong)
+                    .isInstanceOf(IllegalArgumentException.class);
+        }
+    }
+
     /** Of lots alike in n the rules say what they always said, metamorphic: a constant added, the unit changed. */
     @Test
     void aConstantAndAnotherUnitChangeNothing() {
@@ -97,5 +179,9 @@ class ChartSignalTest {
 
         assertThat(found).isNotEmpty();
         assertThat(ChartSignal.of(shifted, other, ChartRules.USUAL)).isEqualTo(found);
+        ChartRules all = ChartRules.USUAL.with(Optional.of(AverageChart.USUAL), Optional.of(new SumsChart(0.5, 2, 1)));
+        List<ChartSignal> more = ChartSignal.of(lots(4, means), LIMITS, all);
+        assertThat(more).hasSizeGreaterThan(found.size());
+        assertThat(ChartSignal.of(shifted, other, all)).isEqualTo(more);
     }
 }

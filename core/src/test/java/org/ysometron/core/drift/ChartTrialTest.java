@@ -18,6 +18,9 @@ class ChartTrialTest {
     private static final int SERIES = 4000;
     private static final Setting KNOWN = new Setting(0, 5, 5, 0.5);
     private static final ChartRules LIMITS = new ChartRules(EnumSet.of(RunRule.BEYOND_LIMITS), false, false);
+    private static final ChartTrial.Watch AVERAGE = ChartTrial.byRules(ChartRules.of(AverageChart.USUAL));
+    private static final ChartTrial.Watch SUMS = ChartTrial.byRules(ChartRules.of(new SumsChart(0.5, 5, 0)));
+    private static final ChartTrial.Watch SUMS_WITH_START = ChartTrial.byRules(ChartRules.of(SumsChart.USUAL));
     private static final ChartRules LIMITS_AND_RUN = new ChartRules(RunRule.USUAL, false, false);
 
     private static Runs quiet(Watch watch, Setting setting) {
@@ -57,18 +60,23 @@ class ChartTrialTest {
     /** E. S. Page 1954 as worked out to its last figure: k 0.5, h 5, both sides: 465 without a shift, 10.4 at one standard deviation. */
     @Test
     void sumsRunAsLongAsPublished() {
-        isMean(quiet(ChartTrial.byCusum(0.5, 5), KNOWN), 465);
-        isMean(
-                ChartTrial.of(ChartTrial.byCusum(0.5, 5), KNOWN, new Change(1, 0, 1), new Extent(SERIES, 4000, 2)),
-                10.4);
+        isMean(quiet(SUMS, KNOWN), 465);
+        isMean(ChartTrial.of(SUMS, KNOWN, new Change(1, 0, 1), new Extent(SERIES, 4000, 2)), 10.4);
+    }
+
+    /** J. M. Lucas and R. B. Crosier 1982, head start h/2 (h 5): 430 without a shift and 6.35 at one standard deviation, quoted from memory. */
+    @Test
+    void sumsWithAHeadStartRunAsLongAsPublished() {
+        isMean(quiet(SUMS_WITH_START, KNOWN), 430);
+        isMean(ChartTrial.of(SUMS_WITH_START, KNOWN, new Change(1, 0, 1), new Extent(SERIES, 4000, 2)), 6.35);
     }
 
     /** The exact chain, with limits that widen. */
     @Test
     void averagesThatForgetRunAsLongAsTheChainSays() {
-        isMean(quiet(ChartTrial.byEwma(0.2, 2.962), KNOWN), AverageRunLength.ewmaWidening(0.2, 2.962, 0, 0));
+        isMean(quiet(AVERAGE, KNOWN), AverageRunLength.ewmaWidening(0.2, 2.962, 0, 0));
         isMean(
-                ChartTrial.of(ChartTrial.byEwma(0.2, 2.962), KNOWN, new Change(1, 0, 1), new Extent(SERIES, 4000, 2)),
+                ChartTrial.of(AVERAGE, KNOWN, new Change(1, 0, 1), new Extent(SERIES, 4000, 2)),
                 AverageRunLength.ewmaWidening(0.2, 2.962, 1, 0));
     }
 

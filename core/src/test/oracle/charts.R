@@ -115,3 +115,6 @@ least <- function(i, back, share) { j <- max(1, i - back):(i - 1); b <- sum(coun
   for (c in 1:(if (share) n else 400)) { p <- if (share) phyper(c - 1, b + c, m + n - b - c, n, lower.tail = FALSE) else pbinom(c - 1, b + c, n / (m + n), lower.tail = FALSE); if (p <= 0.00135) return(c) }; NA }
 for (share in c(TRUE, FALSE)) for (back in c(40, 3)) { l <- c(NA, sapply(2:12, least, back, share)); i <- paste0("counts=", lst(counts), "; sizes=", lst(sizes), "; kind=", if (share) "share" else "rate", "; back=", back)
   case("count-chart", i, "value", sum(counts >= l, na.rm = TRUE), "0"); lim <- ((l - 1) / sizes)[!is.na(l)]; for (k in seq_along(lim)) case("count-chart", i, paste0("limits:", k - 1), lim[k]) }
+source_of("R mahalanobis with each characteristic left out: the driver is that without which T2 falls most")
+fall <- sapply(1:3, function(j) t2 - mahalanobis(v[, -j], colMeans(v)[-j], cov(v)[-j, -j])); i <- paste0("values=", lst(as.vector(t(v))), "; characteristics=3; level=0.01")
+for (j in 1:9) case("t-squared", i, paste0("drivers:", j - 1), which.max(fall[j, ]) - 1, "0")

@@ -14,6 +14,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.account.Accounts;
 import org.ysometron.app.bench.Bench;
+import org.ysometron.app.drift.Events;
 import org.ysometron.app.equipment.Calibrations;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.lot.LotView;
@@ -128,6 +129,11 @@ public class Tidewrack implements ApplicationRunner {
                     made.subList(0, SkerryTruth.BASELINE_LOTS),
                     "First twenty lots of the present recipe, all released.");
         }
+        works.event(
+                skerry,
+                made.get(SkerryTruth.BASELINE_LOTS / 2).madeOn(),
+                Events.Kind.EQUIPMENT,
+                "New faces on the grips; the reference lot stayed where it was.");
         others.weakUpright(gauge);
         others.wetSpool(gauge);
         others.dunlin(gauge, second, workshop);

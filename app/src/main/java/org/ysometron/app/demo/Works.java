@@ -8,6 +8,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -15,6 +16,7 @@ import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.bench.Pictures;
 import org.ysometron.app.drift.Baselines;
+import org.ysometron.app.drift.Events;
 import org.ysometron.app.drift.Signals;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.evidence.Derivations;
@@ -29,13 +31,18 @@ import org.ysometron.app.lot.SpecimenView;
 import org.ysometron.app.lot.Words;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
+import org.ysometron.app.web.Problems;
 import org.ysometron.core.claim.Basis;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.drift.ChartRules;
+import org.ysometron.core.drift.IndividualsLimits;
+import org.ysometron.core.drift.SumsChart;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Disposition;
 import org.ysometron.core.method.End;
+import org.ysometron.core.method.Methods;
 import org.ysometron.core.plan.PlannedTest;
 import org.ysometron.core.publication.Publication;
 import org.ysometron.core.publication.Topic;
@@ -55,6 +62,7 @@ class Works {
     private final Instruments instruments;
     private final SeriesPoints series;
     private final Baselines baselines;
+    private final Events events;
     private final Signals signals;
     private final Derivations derivations;
     private final Decisions decisions;
@@ -73,6 +81,7 @@ class Works {
             Instruments instruments,
             SeriesPoints series,
             Baselines baselines,
+            Events events,
             Signals signals,
             Derivations derivations,
             Decisions decisions,
@@ -89,6 +98,7 @@ class Works {
         this.instruments = instruments;
         this.series = series;
         this.baselines = baselines;
+        this.events = events;
         this.signals = signals;
         this.derivations = derivations;
         this.decisions = decisions;
@@ -254,9 +264,23 @@ class Works {
                     .filter(point -> chosen.contains(point.lotId()))
                     .count();
             if (points >= 2) {
-                baselines.sign(view.id(), chosen, reason, "quality");
+                baselines.sign(view.id(), chosen, rules(view, (int) points), reason, "quality");
             }
         }
+    }
+
+    /** Upright strength slides by little: sums are kept of it as well, where limits stand on lots enough. */
+    private static ChartRules rules(SeriesPoints.SeriesView view, int lots) {
+        boolean slides = lots >= IndividualsLimits.LOTS_WANTED
+                && view.property().equals(Methods.usual().data().main())
+                && view.conditions().orientation() == Orientation.ZX;
+        return slides ? ChartRules.USUAL.with(Optional.empty(), Optional.of(SumsChart.USUAL)) : ChartRules.USUAL;
+    }
+
+    /** What somebody wrote down beside the chart. */
+    void event(Products.ProductView product, LocalDate on, Events.Kind kind, String words) {
+        events.enter(
+                product.id(), new Events.Typed(on.toString(), kind.name(), words, ""), Problems.thrown(), "quality");
     }
 
     /** Settles a conflict: the datasheet governs. */

@@ -1,6 +1,7 @@
 package org.ysometron.app.drift;
 
 import java.time.Clock;
+import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -52,6 +53,7 @@ class DriftCharts {
     private final Capabilities capabilities;
     private final LastingChanges changes;
     private final MovedTogether moved;
+    private final Events events;
 
     private final Clock clock;
 
@@ -66,9 +68,11 @@ class DriftCharts {
             Capabilities capabilities,
             LastingChanges changes,
             MovedTogether moved,
+            Events events,
             Clock clock) {
         this.changes = changes;
         this.moved = moved;
+        this.events = events;
         this.capabilities = capabilities;
         this.alarms = alarms;
         this.diagnoses = diagnoses;
@@ -115,7 +119,7 @@ class DriftCharts {
                 diagnosis,
                 together(found, to, diagnosis),
                 capability(found, to, claim, diagnosis),
-                events(sight, changed, diagnosis),
+                events(sight, changed, diagnosis, to == all),
                 changed.often());
     }
 
@@ -138,17 +142,33 @@ class DriftCharts {
                 .orElse(null);
     }
 
-    private static List<DriftView.Event> events(
-            Sight sight, LastingChanges.Found changed, Diagnoses.@Nullable Diagnosis diagnosis) {
-        int from = diagnosis == null || diagnosis.earliest() == null ? -1 : sight.place(diagnosis.earliest());
-        int to = diagnosis == null || diagnosis.latest() == null ? -1 : sight.place(diagnosis.latest());
-        return changed.seldom().stream()
-                .map(change -> {
-                    int at = sight.place(change.lotId());
-                    return new DriftView.Event(sight.x(at), change.words(), to >= 0 && at >= from && at <= to);
-                })
-                .sorted(Comparator.comparingDouble(DriftView.Event::x))
-                .toList();
+    /** What changed of itself, and what people say changed. */
+    private List<DriftView.Event> events(
+            Sight sight, LastingChanges.Found changed, Diagnoses.@Nullable Diagnosis diagnosis, boolean isNewest) {
+        int from = diagnosis == null ? -1 : sight.place(diagnosis.earliest());
+        int to = diagnosis == null ? -1 : sight.place(diagnosis.latest());
+        List<DriftView.Event> found = new ArrayList<>();
+        for (LastingChanges.Change change : changed.seldom()) {
+            int at = sight.place(change.lotId());
+            found.add(new DriftView.Event(sight.x(at), change.words(), to >= 0 && at >= from && at <= to));
+        }
+        List<PointView> points = sight.points();
+        if (!points.isEmpty()) {
+            LocalDate first = points.get(0).madeOn();
+            LocalDate last = isNewest
+                    ? LocalDate.now(clock)
+                    : points.get(points.size() - 1).madeOn();
+            for (Events.EventView event : events.between(sight.series().productId(), first, last)) {
+                int at = (int) points.stream()
+                        .takeWhile(point -> point.madeOn().isBefore(event.on()))
+                        .count();
+                // Behind the newest lot it stands at the edge: it may tell in the next.
+                double x = at < points.size() ? sight.x(at) : Sight.RIGHT;
+                found.add(new DriftView.Event(x, event.words(), to >= 0 && at >= from && at <= to));
+            }
+        }
+        found.sort(Comparator.comparingDouble(DriftView.Event::x));
+        return found;
     }
 
     private Sight sight(SeriesView found, int from, int to) {

@@ -41,6 +41,7 @@ class DriftController {
     private final Signals signals;
     private final DriftCharts charts;
     private final ReferenceTests references;
+    private final Events events;
 
     private final Derivations derivations;
 
@@ -53,10 +54,12 @@ class DriftController {
             Signals signals,
             DriftCharts charts,
             ReferenceTests references,
+            Events events,
             Derivations derivations) {
         this.page = page;
         this.derivations = derivations;
         this.references = references;
+        this.events = events;
         this.products = products;
         this.lots = lots;
         this.series = series;
@@ -159,6 +162,24 @@ class DriftController {
         }
     }
 
+    /** What somebody says changed. */
+    @PostMapping("/series/{id}/events")
+    String event(
+            @PathVariable long id, Events.Typed typed, Authentication by, HttpServletResponse response, Model model) {
+        SeriesView found = series.series(id);
+        Problems problems = new Problems();
+        events.enter(found.productId(), typed, problems, by.getName());
+        if (problems.none()) {
+            return "redirect:/products/" + products.product(found.productId()).code() + "/drift?series=" + id;
+        }
+        response.setStatus(422);
+        model.addAttribute("product", products.product(found.productId()));
+        model.addAttribute("all", series.ofProduct(found.productId()));
+        model.addAttribute("event", typed);
+        model.addAttribute("eventProblems", problems);
+        return show(id, null, BaselineForm.EMPTY, new Problems(), model);
+    }
+
     @GetMapping("/baselines/{id}/working")
     String working(@PathVariable long id, Model model) {
         SeriesView found = series.series(baselines.seriesOf(id));
@@ -188,6 +209,11 @@ class DriftController {
         model.addAttribute("inForce", inForce(id));
         model.addAttribute("form", form);
         model.addAttribute("problems", problems);
+        model.addAttribute("kinds", Events.Kind.values());
+        if (!model.containsAttribute("event")) {
+            model.addAttribute("event", Events.Typed.EMPTY);
+            model.addAttribute("eventProblems", new Problems());
+        }
         return "drift/drift";
     }
 

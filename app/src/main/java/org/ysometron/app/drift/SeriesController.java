@@ -19,14 +19,21 @@ class SeriesController {
     private final TrialPage page;
     private final DifferencePage differences;
     private final CountsPage counts;
+    private final AllAtOncePage atOnce;
     private final SeriesPoints series;
     private final Products products;
 
     SeriesController(
-            TrialPage page, DifferencePage differences, CountsPage counts, SeriesPoints series, Products products) {
+            TrialPage page,
+            DifferencePage differences,
+            CountsPage counts,
+            AllAtOncePage atOnce,
+            SeriesPoints series,
+            Products products) {
         this.page = page;
         this.differences = differences;
         this.counts = counts;
+        this.atOnce = atOnce;
         this.series = series;
         this.products = products;
     }
@@ -38,6 +45,15 @@ class SeriesController {
         model.addAttribute("product", product);
         model.addAttribute("view", counts.view(product.id()));
         return "drift/counts";
+    }
+
+    /** Several characteristics of a product's lots at once. */
+    @GetMapping("/products/{code}/together")
+    String together(@PathVariable String code, @RequestParam(defaultValue = "0") int of, Model model) {
+        Products.ProductView product = products.named(code);
+        model.addAttribute("product", product);
+        model.addAttribute("view", atOnce.view(product.id(), of));
+        return "drift/all-at-once";
     }
 
     @GetMapping("/series/{id}/trial")

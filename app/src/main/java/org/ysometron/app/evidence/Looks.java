@@ -49,11 +49,19 @@ class Looks {
     private final Publications publications;
     private final GradeWeights weights;
     private final SizeGate sizes;
+    private final PublishedRanges ranges;
 
     private static final Optional<String> NO_ARTEFACT =
             Optional.of("No artefact of this lot was measured: over-exposure and lost detail cannot be told apart.");
 
-    Looks(Bench bench, Lots lots, Publications publications, GradeWeights weights, SizeGate sizes) {
+    Looks(
+            Bench bench,
+            Lots lots,
+            Publications publications,
+            GradeWeights weights,
+            SizeGate sizes,
+            PublishedRanges ranges) {
+        this.ranges = ranges;
         this.sizes = sizes;
         this.bench = bench;
         this.lots = lots;
@@ -79,7 +87,14 @@ class Looks {
     record Step(String at, List<Given> given, boolean passes, boolean published) {}
 
     /** A tower, its lowest step last as it stands. */
-    record Tower(String specimen, String title, String heads, List<Step> steps, List<String> ends, String published) {}
+    record Tower(
+            String specimen,
+            String title,
+            String heads,
+            List<Step> steps,
+            List<String> ends,
+            List<PublishedRanges.Against> against,
+            String published) {}
 
     /** A colour on the plane of a* and b*. */
     record Dot(double x, double y, double lightness, String title, boolean own) {}
@@ -225,9 +240,7 @@ class Looks {
             int place = i;
             double value = Objects.requireNonNullElse(at.get(i).value(), Double.NaN);
             steps.add(new Step(
-                    setting.dimension() == Dimension.RATIO
-                            ? Figures.plain(100 * value, 4) + " %"
-                            : Figures.plain(value, 4) + " " + setting.unit(),
+                    PublishedRanges.figure(setting, value),
                     stepped(method).stream()
                             .flatMap(field -> record.live(field).stream()
                                     .skip(place)
@@ -249,6 +262,7 @@ class Looks {
                 stepped(method).stream().map(Field::words).collect(Collectors.joining(", ")),
                 order.stream().map(steps::get).toList(),
                 record.results().stream().map(Looks::said).toList(),
+                ranges.of(lot, record),
                 said.map(statement -> topic.orElseThrow().title() + ", published: " + statement.published())
                         .orElse(""));
     }

@@ -68,6 +68,7 @@ class LotVerdicts {
     private final Owing owing;
     private final Site site;
     private final Oddities oddities;
+    private final PublishedRanges ranges;
 
     LotVerdicts(
             Bench bench,
@@ -81,7 +82,9 @@ class LotVerdicts {
             TakenOut takenOut,
             Owing owing,
             Site site,
-            Oddities oddities) {
+            Oddities oddities,
+            PublishedRanges ranges) {
+        this.ranges = ranges;
         this.site = site;
         this.oddities = oddities;
         this.bench = bench;
@@ -696,6 +699,7 @@ class LotVerdicts {
         }
         notices.addAll(lots.furtherLooks(lot.id()));
         notices.addAll(takenOut.givenUpBefore(records));
+        notices.addAll(ranges.contradicted(lot, records));
         bench.outOfCalibration(List.of(lot)).getOrDefault(lot.id(), Set.of()).stream()
                 .filter(out -> !out.blocks())
                 .forEach(out ->

@@ -181,7 +181,7 @@ public class SeriesPoints implements EarlierLots {
     }
 
     /** How many lots each of these series has; those without any are left out. */
-    Map<Long, Long> lotsOn(List<SeriesView> of) {
+    public Map<Long, Long> lotsOn(List<SeriesView> of) {
         return memory.each(
                 "lots of series", of.stream().map(SeriesView::id).toList(), ids -> points.counts(ids).stream()
                         .collect(Collectors.toMap(PointRepository.Count::seriesId, PointRepository.Count::lots)));

@@ -17,6 +17,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -133,7 +134,7 @@ class DriftTest extends DemoSite {
             assertThat(view.means().lines()).extracting(DriftView.Line::at).doesNotContain(wall.at());
         });
         assertThat(view.means().lines()).extracting(DriftView.Line::kind).containsExactly("centre", "limit", "limit");
-        assertThat(view.strips()).hasSize(2).allSatisfy(strip -> assertThat(strip.walls())
+        assertThat(view.strips()).hasSize(3).allSatisfy(strip -> assertThat(strip.walls())
                 .isEmpty());
     }
 
@@ -469,6 +470,70 @@ class DriftTest extends DemoSite {
             database.update("delete from drift_signal where series_id = ?", upright.id());
             signals.rebuild(upright.id());
         }
+    }
+
+    /** What people say changed stands on the charts of its product at the lot that followed, once, and on every product's where it concerns all. */
+    @Test
+    void whatSomebodySaysChangedIsDrawn() throws Exception {
+        SeriesView upright = strength("natural", Orientation.ZX);
+        SeriesView foreign = series.ofAll().stream()
+                .filter(one -> one.productId() != upright.productId())
+                .filter(one -> series.count(one) > 3)
+                .findFirst()
+                .orElseThrow();
+        String words = "Grips with new faces " + UUID.randomUUID();
+        String day = series.points(upright.id()).get(9).madeOn().toString();
+        for (String[] wrong : new String[][] {
+            {day, "", words},
+            {day, "WEATHER", words},
+            {day, "EQUIPMENT", " "},
+            {"2999-01-01", "EQUIPMENT", words},
+            {"soon", "EQUIPMENT", words}
+        }) {
+            http.perform(event(upright, wrong[0], wrong[1], wrong[2], ""))
+                    .andExpect(status().is(422))
+                    .andExpect(content().string(containsString("class=\"wrong\"")));
+        }
+        try {
+            http.perform(event(upright, day, "EQUIPMENT", words, "")).andExpect(status().is3xxRedirection());
+            http.perform(event(upright, day, "EQUIPMENT", words, "")).andExpect(status().is3xxRedirection());
+            DriftView drawn = charts.view(upright.id(), null);
+            assertThat(drawn.events())
+                    .filteredOn(event -> event.words().contains(words))
+                    .singleElement()
+                    .satisfies(event -> {
+                        assertThat(event.words())
+                                .startsWith(day + ", equipment: ")
+                                .endsWith("(quality)");
+                        assertThat(event.x())
+                                .isEqualTo(drawn.means().dots().get(9).x());
+                    });
+            assertThat(charts.view(foreign.id(), null).events())
+                    .noneMatch(event -> event.words().contains(words));
+            String everywhere = "New climate cabinet " + UUID.randomUUID();
+            http.perform(event(upright, "", "NOTE", everywhere, "yes")).andExpect(status().is3xxRedirection());
+            // Behind the newest lot it stands at the edge.
+            assertThat(charts.view(foreign.id(), null).events())
+                    .filteredOn(event -> event.words().contains(everywhere))
+                    .singleElement()
+                    .satisfies(event -> {
+                        assertThat(event.words()).endsWith("(quality, every product)");
+                        assertThat(event.x()).isEqualTo(Sight.RIGHT);
+                    });
+        } finally {
+            database.update("delete from drift_event where words like 'Grips with new%' or words like 'New climate%'");
+        }
+    }
+
+    private static MockHttpServletRequestBuilder event(
+            SeriesView of, String day, String kind, String words, String everywhere) {
+        return post("/series/" + of.id() + "/events")
+                .with(QUALITY)
+                .with(csrf())
+                .param("day", day)
+                .param("kind", kind)
+                .param("words", words)
+                .param("everywhere", everywhere);
     }
 
     private MockHttpServletRequestBuilder sums(SeriesView of, String lambda, String limit, String h, String start) {

@@ -51,6 +51,7 @@ import org.ysometron.core.claim.Build;
 import org.ysometron.core.claim.Conditioning;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.claim.Verdict;
 import org.ysometron.core.dimension.SpecimenDesign;
 import org.ysometron.core.method.Characteristics;
 import org.ysometron.core.method.End;
@@ -111,20 +112,25 @@ class LookedAtTest extends DemoSite {
     @BeforeEach
     void aProductOfItsOwn() {
         confirmed("bench");
-        product = testProducts.saying(new Publications.Draft(
-                new Statement(
-                        0,
-                        Topic.STORAGE,
-                        Form.STATED,
-                        "dry",
-                        OptionalDouble.empty(),
-                        OptionalDouble.empty(),
-                        OptionalDouble.empty(),
-                        "dry",
-                        "",
-                        Terms.NONE,
-                        0),
-                null));
+        OptionalDouble none = OptionalDouble.empty();
+        product = testProducts.saying(
+                new Publications.Draft(
+                        new Statement(0, Topic.STORAGE, Form.STATED, "dry", none, none, none, "dry", "", Terms.NONE, 0),
+                        null),
+                new Publications.Draft(
+                        new Statement(
+                                0,
+                                Topic.NOZZLE_TEMPERATURE,
+                                Form.STATED,
+                                "240–260 °C",
+                                none,
+                                OptionalDouble.of(240),
+                                OptionalDouble.of(260),
+                                "",
+                                "",
+                                Terms.NONE,
+                                0),
+                        null));
         lot = testProducts.lot(product);
     }
 
@@ -664,7 +670,17 @@ class LookedAtTest extends DemoSite {
         assertThat(looks.of(lot).towers()).singleElement().satisfies(seen -> {
             assertThat(seen.steps()).extracting(Looks.Step::at).containsExactly("270 °C", "260 °C", "250 °C", "240 °C");
             assertThat(seen.steps()).extracting(Looks.Step::passes).containsExactly(false, true, true, false);
+            // What is published is a claim: the tower names the end that does not hold, and so does the certificate.
+            assertThat(seen.against()).singleElement().satisfies(against -> {
+                assertThat(against.place()).startsWith("technical datasheet revision");
+                assertThat(against.said().verdict()).isEqualTo(Verdict.CONTRADICTED);
+                assertThat(against.said().words())
+                        .isEqualTo("its lower end fails: 240 °C lies within and does not pass");
+            });
         });
+        assertThat(judgements.whole(lot).notices()).anySatisfy(notice -> assertThat(notice)
+                .startsWith("A published range does not hold by " + tower.label())
+                .contains("240–260 °C", "lower end"));
     }
 
     private void exposed(String programme, int seconds, double yellow, int n) {

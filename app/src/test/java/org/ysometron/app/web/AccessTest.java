@@ -89,6 +89,7 @@ class AccessTest extends DemoSite {
         "/equipment/standards/1/readings, ENTRY",
         "/series/1/baseline, JUDGEMENT",
         "/series/1/answers, JUDGEMENT",
+        "/series/1/events, JUDGEMENT",
     })
     void eachDoorOpensToItsRightsAlone(String path, String opens) throws Exception {
         for (Right right : Right.values()) {

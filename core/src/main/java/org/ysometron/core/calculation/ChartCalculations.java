@@ -298,6 +298,7 @@ final class ChartCalculations {
                             given.word("scatter", TSquared.Scatter.class, TSquared.Scatter.SAMPLE));
                     return Answer.of(found.limit(), "", found.working())
                             .with("values", found.values())
+                            .with("drivers", found.drivers())
                             .with("laterLimit", found.later())
                             .with(
                                     "beyond",

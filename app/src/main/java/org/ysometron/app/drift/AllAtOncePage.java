@@ -1,0 +1,240 @@
+package org.ysometron.app.drift;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Component;
+import org.ysometron.app.chart.Scale;
+import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.evidence.SeriesPoints.PointView;
+import org.ysometron.app.evidence.SeriesPoints.SeriesView;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
+import org.ysometron.core.drift.TSquared;
+import org.ysometron.core.material.Blend;
+import org.ysometron.core.quantity.Rounding;
+import org.ysometron.core.working.Figures;
+
+/**
+ * Several characteristics of a product's lots at once: lots whose characteristics are each as they should be, and do not go together. Limits are those of the first
+ * lots in common; nothing is signed, and nothing stands in the way of a release for it.
+ */
+@Component
+class AllAtOncePage {
+
+    /** Characteristics at the most: with each more the limit of later lots grows. */
+    private static final int MOST = 5;
+
+    /** Lots that limits come from. */
+    private static final int FIRST = 20;
+
+    /** A series joins where it shares so many of the lots of the longest. */
+    private static final double SHARED = 0.8;
+
+    private static final int WINDOW = 60;
+    private static final double LEVEL = 0.0027;
+    private static final double HEIGHT = 300;
+
+    private final SeriesPoints series;
+    private final Lots lots;
+
+    AllAtOncePage(SeriesPoints series, Lots lots) {
+        this.series = series;
+        this.lots = lots;
+    }
+
+    /** What lots have in common: a colour and what it was mixed by. */
+    private record Of(String colour, Blend blend) {
+
+        String words() {
+            return colour + (blend.words().isEmpty() ? "" : ", " + blend.words());
+        }
+    }
+
+    /**
+     * The page.
+     *
+     * @param choices colours and blends that have characteristics enough
+     * @param chosen index of the one shown
+     * @param characteristics those that are set together, in order
+     * @param why why nothing is drawn; empty where it is
+     */
+    record View(
+            List<String> choices,
+            int chosen,
+            List<String> characteristics,
+            String why,
+            List<Scale.Tick> ticks,
+            String path,
+            String limits,
+            String limitLabel,
+            double limitAt,
+            List<Dot> dots,
+            List<Scale.Tick> codes,
+            List<String> beyond) {}
+
+    /** A lot's point. */
+    record Dot(double x, double y, String lot, String words, boolean beyond) {}
+
+    View view(long productId, int wanted) {
+        List<SeriesView> all = series.ofProduct(productId);
+        Map<Long, Long> counts = series.lotsOn(all);
+        Map<Of, List<SeriesView>> groups = all.stream()
+                .filter(one -> !one.property().isRatio())
+                .collect(Collectors.groupingBy(
+                        one -> new Of(one.colour(), one.blend()), LinkedHashMap::new, Collectors.toList()));
+        groups.values().removeIf(group -> group.size() < 2);
+        List<Of> choices = groups.entrySet().stream()
+                .sorted(Comparator.comparingInt((Map.Entry<Of, List<SeriesView>> group) -> -group.getValue().stream()
+                        .mapToInt(one -> counts.getOrDefault(one.id(), 0L).intValue())
+                        .max()
+                        .orElse(0)))
+                .map(Map.Entry::getKey)
+                .toList();
+        List<String> words = choices.stream().map(Of::words).toList();
+        if (choices.isEmpty()) {
+            return none(words, 0, List.of(), "No two characteristics of one colour have results.");
+        }
+        int chosen = wanted >= 0 && wanted < choices.size() ? wanted : 0;
+        Map<SeriesView, Map<Long, PointView>> points =
+                sharing(groups.getOrDefault(choices.get(chosen), List.of()), counts);
+        List<SeriesView> together = List.copyOf(points.keySet());
+        List<String> titles = together.stream().map(SeriesView::title).toList();
+        List<PointView> common = points.values().stream().findFirst().stream()
+                .flatMap(first -> first.values().stream())
+                .filter(point -> points.values().stream().allMatch(of -> of.containsKey(point.lotId())))
+                .sorted(Comparator.comparing(PointView::madeOn).thenComparing(PointView::lotId))
+                .toList();
+        if (together.size() < 2 || common.size() < together.size() + 2) {
+            return none(
+                    words,
+                    chosen,
+                    titles,
+                    "Too few: " + together.size() + " characteristics with " + common.size()
+                            + " lots in common; two, and two lots more than characteristics, are needed.");
+        }
+        double[][] values = common.stream()
+                .map(point -> points.values().stream()
+                        .mapToDouble(of -> mean(of, point.lotId()))
+                        .toArray())
+                .toArray(double[][]::new);
+        double[][] first = IntStream.range(0, Math.min(FIRST, values.length))
+                .mapToObj(i -> values[i])
+                .toArray(double[][]::new);
+        try {
+            TSquared found = TSquared.of(first, values, LEVEL, TSquared.Scatter.SAMPLE);
+            return drawn(words, chosen, together, common, values, found, first.length);
+        } catch (IllegalArgumentException singular) {
+            return none(words, chosen, titles, "They cannot be set together: " + singular.getMessage() + ".");
+        }
+    }
+
+    private static double mean(Map<Long, PointView> of, long lot) {
+        PointView point = of.get(lot);
+        return point == null ? Double.NaN : point.mean();
+    }
+
+    /** The longest series of a group, and those that have most of its lots as well; each with its points by lot. */
+    private Map<SeriesView, Map<Long, PointView>> sharing(List<SeriesView> group, Map<Long, Long> counts) {
+        List<SeriesView> longest = group.stream()
+                .sorted(Comparator.comparingLong((SeriesView one) -> -counts.getOrDefault(one.id(), 0L)))
+                .toList();
+        Map<SeriesView, Map<Long, PointView>> found = new LinkedHashMap<>();
+        Map<Long, PointView> most = new HashMap<>();
+        for (SeriesView one : longest) {
+            if (found.size() == MOST || counts.getOrDefault(one.id(), 0L) < SHARED * most.size()) {
+                break;
+            }
+            Map<Long, PointView> own = series.newest(one.id(), 10 * WINDOW).stream()
+                    .filter(point -> Double.isFinite(point.mean()))
+                    .collect(Collectors.toMap(PointView::lotId, point -> point));
+            long shared = own.keySet().stream().filter(most::containsKey).count();
+            if (found.isEmpty() || shared >= SHARED * most.size()) {
+                found.put(one, own);
+                most = found.size() == 1 ? own : most;
+            }
+        }
+        return found;
+    }
+
+    private static View none(List<String> choices, int chosen, List<String> titles, String why) {
+        return new View(choices, chosen, titles, why, List.of(), "", "", "", 0, List.of(), List.of(), List.of());
+    }
+
+    private View drawn(
+            List<String> choices,
+            int chosen,
+            List<SeriesView> together,
+            List<PointView> common,
+            double[][] values,
+            TSquared found,
+            int first) {
+        int from = Math.max(0, common.size() - WINDOW);
+        int shown = common.size() - from;
+        Map<Long, String> codes =
+                lots
+                        .all(common.subList(from, common.size()).stream()
+                                .map(PointView::lotId)
+                                .toList())
+                        .stream()
+                        .collect(Collectors.toMap(LotView::id, LotView::code));
+        // Drawn by the root: one lot far out leaves the others to be seen.
+        List<Double> heights = new ArrayList<>(List.of(0.0, Math.sqrt(found.later())));
+        IntStream.range(from, common.size())
+                .forEach(i -> heights.add(Math.sqrt(found.values().get(i))));
+        Scale scale = Scale.holding(heights, HEIGHT - 40, 14);
+        StringBuilder path = new StringBuilder();
+        StringBuilder limits = new StringBuilder();
+        List<Dot> dots = new ArrayList<>();
+        List<String> beyond = new ArrayList<>();
+        List<Scale.Tick> along = new ArrayList<>();
+        double step = shown == 1 ? 0 : (Sight.RIGHT - Sight.LEFT - 32) / (shown - 1);
+        for (int i = from; i < common.size(); i++) {
+            double x = Sight.LEFT + 16 + (i - from) * step;
+            double value = found.values().get(i);
+            double limit = i < first ? found.limit() : found.later();
+            double y = scale.at(Math.sqrt(value));
+            boolean isBeyond = Rounding.above(value, limit);
+            String code = codes.getOrDefault(common.get(i).lotId(), "");
+            int driver = found.drivers().get(i);
+            SeriesView drives = together.get(driver);
+            String words = code + ": T² " + Figures.significant(value, 3) + ", driven by " + drives.title() + ", "
+                    + Figures.withUnit(
+                            values[i][driver],
+                            drives.property().digits() + 1,
+                            drives.property().unit());
+            path.append(path.isEmpty() ? "M" : "L").append(x).append(' ').append(y);
+            limits.append('M')
+                    .append(x - step / 2)
+                    .append(' ')
+                    .append(scale.at(Math.sqrt(limit)))
+                    .append('h')
+                    .append(step);
+            dots.add(new Dot(x, y, code, words, isBeyond));
+            if (isBeyond) {
+                beyond.add(words + " (limit " + Figures.significant(limit, 3) + ")");
+            }
+            if ((common.size() - 1 - i) % Math.max(1, (shown + 9) / 10) == 0) {
+                along.add(new Scale.Tick(x, code));
+            }
+        }
+        return new View(
+                choices,
+                chosen,
+                together.stream().map(SeriesView::title).toList(),
+                "",
+                scale.ticks(5),
+                path.toString(),
+                limits.toString(),
+                "limit √" + Figures.significant(common.size() > first ? found.later() : found.limit(), 3),
+                scale.at(Math.sqrt(common.size() > first ? found.later() : found.limit())),
+                dots,
+                along,
+                beyond);
+    }
+}

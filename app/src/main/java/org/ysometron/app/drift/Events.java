@@ -1,0 +1,107 @@
+package org.ysometron.app.drift;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.store.Write;
+import org.ysometron.app.web.Problems;
+
+/** What people say changed: a log of events of a product, or of the whole site, that is drawn on its charts. Nothing in it is altered or deleted. */
+@Component
+public class Events {
+
+    /** So many of a window are read; more are no log of what is out of the ordinary. */
+    private static final int MOST = 200;
+
+    private static final int LONGEST = 300;
+
+    private final EventRepository events;
+    private final Clock clock;
+
+    Events(EventRepository events, Clock clock) {
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** What an event is about. */
+    public enum Kind {
+        MATERIAL("material"),
+        SUPPLIER("supplier"),
+        RECIPE("recipe"),
+        EQUIPMENT("equipment"),
+        PEOPLE("people"),
+        NOTE("note");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+
+        /** The kind in words. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /** An event as the chart shows it. */
+    record EventView(LocalDate on, String words) {}
+
+    /** An event as typed. */
+    public record Typed(
+            @Nullable String day,
+            @Nullable String kind,
+            @Nullable String words,
+            @Nullable String everywhere) {
+
+        static final Typed EMPTY = new Typed("", "", "", "");
+    }
+
+    /** Enters an event; the same words on the same day are entered once. */
+    @Write
+    public void enter(long productId, Typed typed, Problems problems, String by) {
+        LocalDate today = LocalDate.now(clock);
+        LocalDate day = problems.date("day", typed.day(), today);
+        if (day.isAfter(today) || day.isBefore(today.minusYears(30))) {
+            problems.add("day", "An event lies on a day of the last thirty years, not after today.");
+        }
+        Optional<Kind> kind =
+                problems.entry("kind", "What it is about", typed.kind()).choice(Kind.values());
+        if (kind.isEmpty()) {
+            problems.entry("kind", "What it is about", typed.kind()).missing("material");
+        }
+        String words = problems.text("event", typed.words(), "What happened", LONGEST, true);
+        if (!problems.none()) {
+            return;
+        }
+        Long product = "yes".equals(typed.everywhere()) ? null : productId;
+        boolean isThere = events.between(productId, day, day, Limit.of(MOST)).stream()
+                .anyMatch(event -> event.words.equals(words) && event.kind == kind.get());
+        if (!isThere) {
+            Event event = new Event();
+            event.productId = product;
+            event.happenedOn = day;
+            event.kind = kind.get();
+            event.words = words;
+            event.enteredBy = by;
+            event.enteredAt = clock.instant();
+            events.save(event);
+        }
+    }
+
+    /** Those of a product and of the site between two days, the newest first. */
+    @Transactional(readOnly = true)
+    public List<EventView> between(long productId, LocalDate from, LocalDate to) {
+        return events.between(productId, from, to, Limit.of(MOST)).stream()
+                .map(event -> new EventView(
+                        event.happenedOn,
+                        event.happenedOn + ", " + event.kind.words() + ": " + event.words + " (" + event.enteredBy
+                                + (event.productId == null ? ", every product" : "") + ")"))
+                .toList();
+    }
+}

@@ -115,6 +115,11 @@ public class TestLots {
         return lot;
     }
 
+    /** A lot of a blend that no other has: how the lots of other tests scatter is no measure of it. */
+    public LotView alone() {
+        return alone(new Blend("F-" + UUID.randomUUID().toString().substring(0, 6), "", 0));
+    }
+
     /** A lot of a blend of its own, with no lot before it: five specimens flat and five upright, dried in time. */
     public LotView alone(Blend blend) {
         return alone(blend, 5);

@@ -131,7 +131,7 @@ public class Tidewrack implements ApplicationRunner {
         }
         works.event(
                 skerry,
-                made.get(SkerryTruth.BASELINE_LOTS / 2).madeOn(),
+                made.get(1).madeOn(),
                 Events.Kind.EQUIPMENT,
                 "New faces on the grips; the reference lot stayed where it was.");
         others.weakUpright(gauge);

@@ -1,6 +1,7 @@
 package org.ysometron.app.drift;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -82,9 +83,9 @@ class AllAtOncePage {
     record Dot(double x, double y, String lot, String words, boolean beyond) {}
 
     View view(long productId, int wanted) {
-        List<SeriesView> all = series.ofProduct(productId);
-        Map<Long, Long> counts = series.lotsOn(all);
-        Map<Of, List<SeriesView>> groups = all.stream()
+        List<SeriesView> every = series.ofProduct(productId);
+        Map<Long, Long> counts = series.lotsOn(every);
+        Map<Of, List<SeriesView>> groups = every.stream()
                 .filter(one -> !one.property().isRatio())
                 .collect(Collectors.groupingBy(
                         one -> new Of(one.colour(), one.blend()), LinkedHashMap::new, Collectors.toList()));
@@ -118,17 +119,26 @@ class AllAtOncePage {
                     "Too few: " + together.size() + " characteristics with " + common.size()
                             + " lots in common; two, and two lots more than characteristics, are needed.");
         }
-        double[][] values = common.stream()
+        double[][] all = common.stream()
                 .map(point -> points.values().stream()
                         .mapToDouble(of -> mean(of, point.lotId()))
                         .toArray())
                 .toArray(double[][]::new);
-        double[][] first = IntStream.range(0, Math.min(FIRST, values.length))
-                .mapToObj(i -> values[i])
+        int first = Math.min(FIRST, all.length);
+        // What is alike in all of the first lots tells none of them apart.
+        int[] telling = IntStream.range(0, together.size())
+                .filter(j -> IntStream.range(1, first).anyMatch(i -> all[i][j] != all[0][j]))
+                .toArray();
+        if (telling.length < 2) {
+            return none(words, chosen, titles, "In the first lots no two of them scatter.");
+        }
+        double[][] values = Arrays.stream(all)
+                .map(lot -> Arrays.stream(telling).mapToDouble(j -> lot[j]).toArray())
                 .toArray(double[][]::new);
+        List<SeriesView> told = Arrays.stream(telling).mapToObj(together::get).toList();
         try {
-            TSquared found = TSquared.of(first, values, LEVEL, TSquared.Scatter.SAMPLE);
-            return drawn(words, chosen, together, common, values, found, first.length);
+            TSquared found = TSquared.of(Arrays.copyOf(values, first), values, LEVEL, TSquared.Scatter.SAMPLE);
+            return drawn(words, chosen, told, common, values, found, first);
         } catch (IllegalArgumentException singular) {
             return none(words, chosen, titles, "They cannot be set together: " + singular.getMessage() + ".");
         }
@@ -139,15 +149,21 @@ class AllAtOncePage {
         return point == null ? Double.NaN : point.mean();
     }
 
-    /** The longest series of a group, and those that have most of its lots as well; each with its points by lot. */
+    /** What was tested before what was only measured; the longest, and those that have most of its lots as well, each with its points by lot. */
     private Map<SeriesView, Map<Long, PointView>> sharing(List<SeriesView> group, Map<Long, Long> counts) {
+        long longestHas = group.stream()
+                .mapToLong(one -> counts.getOrDefault(one.id(), 0L))
+                .max()
+                .orElse(0);
         List<SeriesView> longest = group.stream()
-                .sorted(Comparator.comparingLong((SeriesView one) -> -counts.getOrDefault(one.id(), 0L)))
+                .filter(one -> counts.getOrDefault(one.id(), 0L) >= SHARED * longestHas)
+                .sorted(Comparator.comparing((SeriesView one) -> !one.property().isTested())
+                        .thenComparingLong(one -> -counts.getOrDefault(one.id(), 0L)))
                 .toList();
         Map<SeriesView, Map<Long, PointView>> found = new LinkedHashMap<>();
         Map<Long, PointView> most = new HashMap<>();
         for (SeriesView one : longest) {
-            if (found.size() == MOST || counts.getOrDefault(one.id(), 0L) < SHARED * most.size()) {
+            if (found.size() == MOST) {
                 break;
             }
             Map<Long, PointView> own = series.newest(one.id(), 10 * WINDOW).stream()
@@ -209,12 +225,10 @@ class AllAtOncePage {
                             drives.property().digits() + 1,
                             drives.property().unit());
             path.append(path.isEmpty() ? "M" : "L").append(x).append(' ').append(y);
-            limits.append('M')
-                    .append(x - step / 2)
-                    .append(' ')
-                    .append(scale.at(Math.sqrt(limit)))
-                    .append('h')
-                    .append(step);
+            if (i == from || i == first) {
+                limits.append('M').append(x - step / 2).append(' ').append(scale.at(Math.sqrt(limit)));
+            }
+            limits.append('H').append(x + step / 2);
             dots.add(new Dot(x, y, code, words, isBeyond));
             if (isBeyond) {
                 beyond.add(words + " (limit " + Figures.significant(limit, 3) + ")");

@@ -98,10 +98,15 @@ public class Events {
     @Transactional(readOnly = true)
     public List<EventView> between(long productId, LocalDate from, LocalDate to) {
         return events.between(productId, from, to, Limit.of(MOST)).stream()
-                .map(event -> new EventView(
-                        event.happenedOn,
-                        event.happenedOn + ", " + event.kind.words() + ": " + event.words + " (" + event.enteredBy
-                                + (event.productId == null ? ", every product" : "") + ")"))
+                .map(event -> new EventView(event.happenedOn, words(event)))
                 .toList();
+    }
+
+    /** With who wrote it down, and when, where that was another day: what is remembered after a signal is no less true, and no record of before. */
+    private String words(Event event) {
+        LocalDate written = LocalDate.ofInstant(event.enteredAt, clock.getZone());
+        return event.happenedOn + ", " + event.kind.words() + ": " + event.words + " (" + event.enteredBy
+                + (written.equals(event.happenedOn) ? "" : ", written down on " + written)
+                + (event.productId == null ? ", every product" : "") + ")";
     }
 }

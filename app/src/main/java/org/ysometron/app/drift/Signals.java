@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -316,9 +317,11 @@ public class Signals {
         return row;
     }
 
+    /** Patterns of the means first: they are one label at their point. */
     private static String joined(List<StoredSignal> rows) {
         return rows.stream()
-                .sorted(java.util.Comparator.comparing(row -> row.rule))
+                .sorted(Comparator.comparing((StoredSignal row) -> !ChartRules.isOfMeans(row.rule))
+                        .thenComparing(row -> row.rule))
                 .map(row -> row.words)
                 .collect(Collectors.joining("; "));
     }

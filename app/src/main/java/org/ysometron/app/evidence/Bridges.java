@@ -25,7 +25,7 @@ import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Form;
 import org.ysometron.core.plan.Bridging;
 
-/** Bridging studies: whether a new printer, recipe, rig or method revision may share the chart of the one before. */
+/** Bridging studies: whether a new printer, recipe, rig, method revision or specimen design may share the chart of the one before. */
 @Component
 class Bridges {
 
@@ -61,7 +61,7 @@ class Bridges {
     record Pair(String lot, double old, double fresh) {}
 
     /**
-     * Two series that differ in their set-up alone.
+     * Two series that differ in their set-up alone, or in their specimen design alone.
      *
      * @param pairs lots that have a point on both
      * @param decided what was decided about them; null while nothing was
@@ -72,9 +72,15 @@ class Bridges {
             SeriesPoints.SeriesView fresh,
             List<Pair> pairs,
             @Nullable Bridge decided,
-            OptionalDouble claimDistance) {}
+            OptionalDouble claimDistance) {
 
-    /** Pairs of series of a product that differ in their set-up alone and share lots: the one with more lots is the old one. */
+        /** Whether the specimens are of one design. */
+        boolean isOfSetups() {
+            return old.conditions().equals(fresh.conditions());
+        }
+    }
+
+    /** Pairs of series of a product that differ in their set-up or design alone and share lots: the one with more lots is the old one. */
     @Transactional(readOnly = true)
     List<Study> of(long productId) {
         derivations.refresh(Set.of(productId));
@@ -94,6 +100,10 @@ class Bridges {
             List<Study> possible = all.stream()
                     .filter(old -> isBefore(old, fresh, bridge, lotsOn))
                     .map(old -> study(old, fresh, bridge, claims))
+                    // Of two designs nobody asked: they are offered once enough lots were tested with both.
+                    .filter(study -> study.isOfSetups()
+                            || bridge != null
+                            || study.pairs().size() >= Bridging.LEAST_LOTS)
                     .sorted(Comparator.comparingInt(study -> -study.pairs().size()))
                     .toList();
             // Without a lot in common one pair stands for all, to say what is wanting.
@@ -128,17 +138,24 @@ class Bridges {
             SeriesPoints.SeriesView fresh,
             @Nullable Bridge bridge,
             Map<Long, Long> lotsOn) {
+        boolean isOfSetups = old.conditions().equals(fresh.conditions());
+        boolean isOfDesigns =
+                old.setup().equals(fresh.setup()) && old.conditions().differInDesignAlone(fresh.conditions());
         boolean alike = old.id() != fresh.id()
                 && old.property().equals(fresh.property())
                 && old.colour().equals(fresh.colour())
                 && old.blend().isSame(fresh.blend())
-                && old.conditions().equals(fresh.conditions());
+                && (isOfSetups || (isOfDesigns && (bridge != null || isOften(old, fresh, lotsOn))));
         if (!alike || bridge != null) {
             return alike && bridge != null && bridge.oldSeriesId == old.id();
         }
         long lotsOfOld = lotsOn.getOrDefault(old.id(), 0L);
         long lotsOfFresh = lotsOn.getOrDefault(fresh.id(), 0L);
         return lotsOfFresh > 0 && (lotsOfOld > lotsOfFresh || (lotsOfOld == lotsOfFresh && old.id() < fresh.id()));
+    }
+
+    private static boolean isOften(SeriesPoints.SeriesView old, SeriesPoints.SeriesView fresh, Map<Long, Long> lotsOn) {
+        return Math.min(lotsOn.getOrDefault(old.id(), 0L), lotsOn.getOrDefault(fresh.id(), 0L)) >= Bridging.LEAST_LOTS;
     }
 
     private List<Pair> pairs(long old, long fresh) {

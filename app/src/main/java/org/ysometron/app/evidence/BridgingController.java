@@ -17,7 +17,6 @@ import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Moments;
 import org.ysometron.app.web.Refusal;
-import org.ysometron.core.claim.Setup;
 import org.ysometron.core.plan.Bridging;
 import org.ysometron.core.working.Figures;
 
@@ -161,8 +160,8 @@ class BridgingController {
                         + study.fresh().conditions().orientation().words() + ", "
                         + study.fresh().colour(),
                 study.fresh().conditions().words(),
-                named(study.old().setup()),
-                named(study.fresh().setup()),
+                named(study, study.old()),
+                named(study, study.fresh()),
                 differs(study.old().setup().differences(study.fresh().setup())),
                 unit,
                 rows,
@@ -197,8 +196,11 @@ class BridgingController {
                         + ". Whether they may share a chart can be told; which of these made a difference cannot.";
     }
 
-    private static String named(Setup setup) {
-        return setup.isNone() ? "set-up not on record" : setup.words();
+    private static String named(Bridges.Study study, SeriesPoints.SeriesView one) {
+        if (!study.isOfSetups()) {
+            return one.conditions().design();
+        }
+        return one.setup().isNone() ? "set-up not on record" : one.setup().words();
     }
 
     /** A margin in the property's own unit, typed bare or with it. */

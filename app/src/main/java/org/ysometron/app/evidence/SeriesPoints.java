@@ -105,13 +105,16 @@ public class SeriesPoints implements EarlierLots {
                 .filter(Bridge::joins)
                 .map(bridge -> {
                     SeriesView fresh = series(bridge.newSeriesId);
+                    String what = fresh.conditions().equals(series(seriesId).conditions())
+                            ? fresh.setup().words()
+                            : fresh.conditions().design();
                     String off = bridge.takenOff == 0
                             ? "as they are"
                             : "with " + Figures.significant(bridge.takenOff, 3) + " "
                                     + fresh.property().unit() + " taken off, uncertain by "
                                     + Figures.significant(bridge.uncertainty(), 2) + " for all of them together";
-                    return "Lots of " + fresh.setup().words() + " share this chart, " + off + ", by a study of "
-                            + bridge.lots + " lots.";
+                    return "Lots of " + what + " share this chart, " + off + ", by a study of " + bridge.lots
+                            + " lots.";
                 })
                 .toList();
     }

@@ -8,15 +8,16 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
-import java.util.UUID;
+import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.ysometron.app.DemoSite;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.lot.LotView;
-import org.ysometron.core.material.Blend;
+import org.ysometron.app.make.Prints;
 import org.ysometron.core.method.End;
 
 /** How tests and prints end is counted lot by lot, and a lot beyond what those before it let expect is ringed. */
@@ -26,6 +27,9 @@ class CountsTest extends DemoSite {
 
     @Autowired
     private CountsPage counts;
+
+    @Autowired
+    private Prints prints;
 
     @AfterEach
     void away() {
@@ -42,8 +46,7 @@ class CountsTest extends DemoSite {
     @Test
     void aLotOfWhichManyBrokeAtTheGripIsRinged() throws Exception {
         int before = grip().beyond().size();
-        LotView lot =
-                testLots.alone(new Blend("F-" + UUID.randomUUID().toString().substring(0, 6), "", 0));
+        LotView lot = testLots.alone();
         made.add(lot);
         List<Bench.Entry> entries = new ArrayList<>();
         for (int i = 1; i <= 5; i++) {
@@ -64,16 +67,17 @@ class CountsTest extends DemoSite {
                 .andExpect(content().string(containsString(lot.code() + ": 3 of 5")));
     }
 
-    /** What a print ended in is counted as well, and the usual end is no trouble. */
+    /** The usual end is no trouble; how prints ended is counted by lot, as it is on their own page. */
     @Test
     void theUsualEndIsNotCounted() {
-        List<CountsPage.Row> rows =
-                counts.view(lots.named("SK-0130").productId()).rows();
-        assertThat(rows).noneMatch(row -> row.end().equals("broke in gauge"));
-        assertThat(rows).anySatisfy(row -> {
-            assertThat(row.of()).isEqualTo("prints");
-            assertThat(row.end()).isEqualTo("came loose");
-        });
+        assertThat(counts.view(lots.named("SK-0130").productId()).rows())
+                .noneMatch(row -> row.end().equals("broke in gauge"));
+        Map<Prints.Ended, Integer> ended = new EnumMap<>(Prints.Ended.class);
+        List<Long> own = List.of(lots.named("SS-0015").id());
+        prints.byLot(own).values().forEach(lot -> lot.forEach((how, count) -> ended.merge(how, count, Integer::sum)));
+        assertThat(ended).containsEntry(Prints.Ended.CAME_LOOSE, 1);
+        assertThat(ended).containsEntry(Prints.Ended.GOOD, 5);
+        assertThat(prints.byLot(List.of())).isEmpty();
     }
 
     @Test

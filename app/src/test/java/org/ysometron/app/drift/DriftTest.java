@@ -504,7 +504,7 @@ class DriftTest extends DemoSite {
                     .satisfies(event -> {
                         assertThat(event.words())
                                 .startsWith(day + ", equipment: ")
-                                .endsWith("(quality)");
+                                .contains("(quality, written down on ");
                         assertThat(event.x())
                                 .isEqualTo(drawn.means().dots().get(9).x());
                     });

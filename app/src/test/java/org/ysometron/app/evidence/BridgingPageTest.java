@@ -12,14 +12,17 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.ysometron.app.DemoSite;
+import org.ysometron.app.TestLots;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.equipment.Instruments;
 import org.ysometron.app.lot.LotView;
@@ -27,6 +30,8 @@ import org.ysometron.app.plan.SiteMethods;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.web.Refusal;
 import org.ysometron.core.claim.Orientation;
+import org.ysometron.core.dimension.SpecimenDesign;
+import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.End;
 import org.ysometron.core.method.Methods;
 
@@ -139,6 +144,62 @@ class BridgingPageTest extends DemoSite {
                 .singleElement()
                 .satisfies(point -> assertThat(point.mean()).isEqualTo(900 / 16.0 - 1));
         assertThat(series.ofProduct(last.productId())).doesNotContain(frameB);
+    }
+
+    /** Small bars beside standard ones: two designs are offered once three lots were tested with both, and the numbers decide whether they share a chart. */
+    @Test
+    void twoDesignsOfOneBarMayShareAChart() throws Exception {
+        SpecimenDesign other =
+                Methods.of("tension").orElseThrow().data().designs().get(1);
+        Blend blend = new Blend("F-" + UUID.randomUUID().toString().substring(0, 6), "", 0);
+        double width = other.nominal("width").orElseThrow();
+        double thickness = other.nominal("thickness").orElseThrow();
+        List<LotView> made = new ArrayList<>();
+        double[] off = {0.1, -0.1, 0.05};
+        for (int i = 0; i < 3; i++) {
+            LotView lot = testLots.alone(blend);
+            made.add(lot);
+            testLots.set(lot, TestLots.line("tension", other, 5, 1));
+            breaks(lot, "XY1", 880 + 4 * i, testLots.gauge("bench load cell"));
+            double strength = (880 + 4 * i) / 16.0 + off[i];
+            bench.enterAll(
+                    lot,
+                    List.of(
+                            new Bench.Entry("XY6", "width", 1, String.valueOf(width), null, 0, ""),
+                            new Bench.Entry("XY6", "thickness", 1, String.valueOf(thickness), null, 0, ""),
+                            testLots.force("XY6", String.valueOf(strength * width * thickness), End.BROKE_IN_GAUGE)),
+                    "bench",
+                    null);
+            testLots.refresh(lot);
+            List<Bridges.Study> so = ofDesigns(lot);
+            assertThat(so).hasSize(i < 2 ? 0 : 1);
+        }
+        LotView last = made.get(2);
+        Bridges.Study study = ofDesigns(last).get(0);
+        assertThat(study.pairs()).hasSize(3);
+        String page = "/products/" + products.product(last.productId()).code() + "/bridging";
+        http.perform(get(page).with(QUALITY))
+                .andExpect(content()
+                        .string(containsString(study.fresh().conditions().design())));
+        bridges.decide(
+                last.productId(),
+                study.old().id(),
+                study.fresh().id(),
+                new Bridges.Decided(1.0, false, "small bars to save material"),
+                "quality");
+        assertThat(series.sharing(study.old().id()))
+                .singleElement()
+                .asString()
+                .startsWith("Lots of " + study.fresh().conditions().design() + " share this chart");
+        away(made);
+    }
+
+    private List<Bridges.Study> ofDesigns(LotView lot) {
+        return bridges.of(lot.productId()).stream()
+                .filter(study -> study.old().blend().equals(lot.blend()) && !study.isOfSetups())
+                .filter(study ->
+                        study.fresh().property().equals(Methods.usual().data().main()))
+                .toList();
     }
 
     /**

@@ -13,7 +13,6 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -27,7 +26,6 @@ import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.gate.Block;
 import org.ysometron.core.gate.Cause;
 import org.ysometron.core.gate.Disposition;
-import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.End;
 
 /** What is odd about a lot is found, drawn, answered by somebody else, and printed; nothing is left out by itself. */
@@ -48,8 +46,7 @@ class OddTest extends DemoSite {
 
     /** Of a blend of its own: how the lots of other tests scatter is no measure of it. */
     private LotView alone() {
-        LotView lot =
-                testLots.alone(new Blend("F-" + UUID.randomUUID().toString().substring(0, 6), "", 0));
+        LotView lot = testLots.alone();
         made.add(lot);
         return lot;
     }

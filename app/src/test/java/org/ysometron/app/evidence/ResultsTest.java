@@ -7,7 +7,6 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -15,7 +14,6 @@ import org.ysometron.app.DemoSite;
 import org.ysometron.app.bench.Bench;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.core.claim.Orientation;
-import org.ysometron.core.material.Blend;
 import org.ysometron.core.method.End;
 
 /** Every result is shown, and what does not count is struck through with why; what the page strikes enters no mean. */
@@ -35,8 +33,7 @@ class ResultsTest extends DemoSite {
     }
 
     private LotView alone() {
-        LotView lot =
-                testLots.alone(new Blend("F-" + UUID.randomUUID().toString().substring(0, 6), "", 0));
+        LotView lot = testLots.alone();
         made.add(lot);
         return lot;
     }

@@ -64,6 +64,13 @@ public record Conditions(
         this(method, basis, orientation, conditioning, rate, design, process, Build.NONE);
     }
 
+    /** Whether these are the same but for the specimen design: small bars beside standard ones. */
+    public boolean differInDesignAlone(Conditions other) {
+        return !design.equals(other.design)
+                && new Conditions(method, basis, orientation, conditioning, rate, other.design, process, build)
+                        .equals(other);
+    }
+
     /** Conditions of something measured on the material itself: how, and with what. */
     public static Conditions ofMaterial(String method, String with) {
         return new Conditions(method, Basis.AS_SUPPLIED, Orientation.NONE, Conditioning.NONE, 0, with, "");

@@ -41,6 +41,12 @@ class DriftCharts {
     /** The page of a long series reads no more of it than that of a short one. */
     private static final int LOOKED_BACK = 200;
 
+    /**
+     * What lies farther back is forgotten: of an average with the least weight 0.95⁶⁰⁰ is left, less than its last digit, and a sum has been at zero or
+     * has spoken since.
+     */
+    private static final int REMEMBERED = 600;
+
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
 
     private final SeriesPoints series;
@@ -176,8 +182,8 @@ class DriftCharts {
         boolean remembers = baseline.map(BaselineView::rules)
                 .filter(rules -> rules.average().isPresent() || rules.sums().isPresent())
                 .isPresent();
-        // The one before the first is read for the change from it; where a chart remembers, all are.
-        int earlier = remembers ? from : Math.min(1, from);
+        // The one before the first is read for the change from it; where a chart remembers, as many as it does.
+        int earlier = Math.min(remembers ? REMEMBERED : 1, from);
         List<PointView> read = series.part(found.id(), from - earlier, to - from + earlier);
         List<PointView> points = read.subList(earlier, read.size());
         List<Long> ids = points.stream().map(PointView::lotId).toList();

@@ -47,11 +47,6 @@ public record AverageChart(double lambda, double limit) implements LotChart {
     }
 
     @Override
-    public boolean remembers() {
-        return true;
-    }
-
-    @Override
     public Course over(ChartSignal.Lots lots, LotLimits limits) {
         EwmaChart.Plan plan =
                 new EwmaChart.Plan(limits.centre(), limits.sigma(), lambda, limit, limits.centre(), true, true);

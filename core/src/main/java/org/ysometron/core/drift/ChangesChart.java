@@ -17,11 +17,6 @@ public record ChangesChart() implements LotChart {
     }
 
     @Override
-    public boolean remembers() {
-        return false;
-    }
-
-    @Override
     public Course over(ChartSignal.Lots lots, LotLimits limits) {
         double[] means = lots.means();
         double[] changes = LotChart.none(means.length);

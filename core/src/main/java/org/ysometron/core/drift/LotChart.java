@@ -13,9 +13,6 @@ public sealed interface LotChart permits MeansChart, ChangesChart, ScatterChart,
     /** What it looks for, in words: "a change from the lot before beyond its limit". */
     String words();
 
-    /** Whether a point depends on all lots before it: then it can only be drawn from the first lot on. */
-    boolean remembers();
-
     /** Its course over lots in order of making. */
     Course over(ChartSignal.Lots lots, LotLimits limits);
 

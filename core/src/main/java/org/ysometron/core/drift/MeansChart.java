@@ -31,11 +31,6 @@ public record MeansChart(Set<RunRule> rules) implements LotChart {
     }
 
     @Override
-    public boolean remembers() {
-        return true;
-    }
-
-    @Override
     public Course over(ChartSignal.Lots lots, LotLimits limits) {
         int[] sizes = lots.sizes();
         return new Course(

@@ -17,11 +17,6 @@ public record ScatterChart() implements LotChart {
     }
 
     @Override
-    public boolean remembers() {
-        return false;
-    }
-
-    @Override
     public Course over(ChartSignal.Lots lots, LotLimits limits) {
         int[] sizes = lots.sizes();
         double[] upper = LotChart.byN(sizes, n -> limits.scatter(n).orElse(Double.NaN));

@@ -51,11 +51,6 @@ public record SumsChart(double k, double h, double start) implements LotChart {
     }
 
     @Override
-    public boolean remembers() {
-        return true;
-    }
-
-    @Override
     public Course over(ChartSignal.Lots lots, LotLimits limits) {
         CusumChart.Plan plan = new CusumChart.Plan(limits.centre(), limits.sigma(), k, h, start, true);
         List<CusumChart.Point> points =

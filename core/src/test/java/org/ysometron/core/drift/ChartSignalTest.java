@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.ysometron.core.drift.ChartSignal.Lots;
 
@@ -127,6 +128,30 @@ class ChartSignalTest {
         assertThat(ChartSignal.of(lots(10, lasting), LIMITS, AVERAGE))
                 .hasSizeBetween(4, 10)
                 .allSatisfy(signal -> assertThat(signal.side()).isEqualTo(Signal.Side.BELOW));
+    }
+
+    /** Six hundred lots back nothing is left: forty lots look alike whether the chart began there or two thousand lots before, shifts among them. */
+    @Test
+    void whatLiesFarBackIsForgotten() {
+        for (int run = 0; run < 100; run++) {
+            SplittableRandom chance = new SplittableRandom(600 + run);
+            double[] means = new double[2640];
+            double level = 100;
+            for (int i = 0; i < means.length; i++) {
+                level = chance.nextInt(300) == 0 ? 100 + 0.7 * chance.nextGaussian() : level;
+                means[i] = level + chance.nextGaussian();
+            }
+            double[] late = Arrays.copyOfRange(means, 2000, 2640);
+            for (LotChart chart : List.of(new AverageChart(0.05, 3), SumsChart.USUAL, new SumsChart(0.25, 8, 0))) {
+                LotChart.Course whole = chart.over(lots(10, means), LIMITS);
+                LotChart.Course part = chart.over(lots(10, late), LIMITS);
+                for (int trace = 0; trace < whole.traces().size(); trace++) {
+                    assertThat(Arrays.copyOfRange(part.traces().get(trace), 600, 640))
+                            .as("%s, series %s", chart.words(), run)
+                            .containsExactly(Arrays.copyOfRange(whole.traces().get(trace), 2600, 2640), within(1e-9));
+                }
+            }
+        }
     }
 
     /** A mean of two specimens weighs as much as its own limits let it. */

@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.ysometron.app.evidence.SeriesPoints;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.app.lot.Lots;
@@ -27,13 +26,11 @@ class Diagnoses {
     /** So many lots far out at the most are looked past; of more it is no story of single lots. */
     private static final int MOST_SPIKES = 3;
 
-    private final SeriesPoints series;
     private final Lots lots;
     private final LastingChanges changes;
 
-    Diagnoses(SeriesPoints series, Lots lots, LastingChanges changes) {
+    Diagnoses(Lots lots, LastingChanges changes) {
         this.changes = changes;
-        this.series = series;
         this.lots = lots;
     }
 
@@ -64,18 +61,7 @@ class Diagnoses {
         }
     }
 
-    /**
-     * Looks at the lots of a series up to one.
-     *
-     * @param to how many lots, from its first
-     * @param claim with the edges that a slide may come to
-     */
-    Optional<Diagnosis> of(SeriesView found, int to, Optional<Requirement> claim) {
-        int from = Math.max(0, to - ChangePoint.MOST);
-        return of(found, series.part(found.id(), from, to - from), claim);
-    }
-
-    /** The same of lots of its own choice, in their order. */
+    /** Looks at lots of a series in their order, at most {@link ChangePoint#MOST}, with the claim whose edges a slide may come to. */
     Optional<Diagnosis> of(SeriesView found, List<PointView> chosen, Optional<Requirement> claim) {
         // What is no figure is drawn nowhere and changes nothing.
         List<PointView> points =

@@ -96,9 +96,11 @@ class DriftCharts {
         int all = series.count(found);
         int to = wantedTo == null ? all : Math.max(Math.min(wantedTo, all), Math.min(1, all));
         int from = Math.max(0, to - WINDOW);
-        Sight sight = sight(found, from, to);
+        List<PointView> back = back(found, to, all);
+        Sight sight = sight(found, from, to, back);
         Optional<Requirement> claim = claim(found);
-        Diagnoses.Diagnosis diagnosis = diagnoses.of(found, to, claim).orElse(null);
+        Diagnoses.Diagnosis diagnosis =
+                diagnoses.of(found, newest(back, ChangePoint.MOST), claim).orElse(null);
         LastingChanges.Found changed = changes.of(sight.points());
         int unanswered = (int) sight.signals().entrySet().stream()
                 .filter(entry -> !entry.getValue().isAnswered() && sight.isUndecided(entry.getKey()))
@@ -123,28 +125,39 @@ class DriftCharts {
                 sight.points().stream().map(sight::code).toList(),
                 unanswered,
                 diagnosis,
-                together(found, to, diagnosis),
-                capability(found, to, claim, diagnosis),
+                together(found, back, diagnosis),
+                capability(found, back, claim, diagnosis),
                 events(sight, changed, diagnosis, to == all),
                 changed.often());
     }
 
+    /** The lots up to the last in sight, as far back as anything on the page reads: once, however long the series. */
+    private List<PointView> back(SeriesView found, int to, int all) {
+        int reach = Math.min(to, Math.max(WINDOW + REMEMBERED, Math.max(ChangePoint.MOST, LOOKED_BACK)));
+        return to == all ? series.newest(found.id(), reach) : series.part(found.id(), to - reach, reach);
+    }
+
+    private static List<PointView> newest(List<PointView> points, int most) {
+        return points.subList(Math.max(0, points.size() - most), points.size());
+    }
+
     /** Which others changed where this one did; null where no change is spoken of. */
-    private MovedTogether.@Nullable Found together(SeriesView found, int to, Diagnoses.@Nullable Diagnosis diagnosis) {
-        if (diagnosis == null || diagnosis.shape() == null) {
-            return null;
-        }
-        int from = Math.max(0, to - ChangePoint.MOST);
-        MovedTogether.Place place = MovedTogether.Place.of(diagnosis, series.part(found.id(), from, to - from));
+    private MovedTogether.@Nullable Found together(
+            SeriesView found, List<PointView> back, Diagnoses.@Nullable Diagnosis diagnosis) {
+        MovedTogether.Place place = diagnosis == null || diagnosis.shape() == null
+                ? null
+                : MovedTogether.Place.of(diagnosis, newest(back, ChangePoint.MOST));
         return place == null ? null : moved.of(found, place);
     }
 
     /** Of the lots up to the last one in sight. */
     private Capabilities.@Nullable Said capability(
-            SeriesView found, int to, Optional<Requirement> claim, Diagnoses.@Nullable Diagnosis diagnosis) {
-        int from = Math.max(0, to - LOOKED_BACK);
+            SeriesView found,
+            List<PointView> back,
+            Optional<Requirement> claim,
+            Diagnoses.@Nullable Diagnosis diagnosis) {
         return capabilities
-                .of(found, series.part(found.id(), from, to - from), claim, Optional.ofNullable(diagnosis))
+                .of(found, newest(back, LOOKED_BACK), claim, Optional.ofNullable(diagnosis))
                 .orElse(null);
     }
 
@@ -177,14 +190,14 @@ class DriftCharts {
         return found;
     }
 
-    private Sight sight(SeriesView found, int from, int to) {
+    private Sight sight(SeriesView found, int from, int to, List<PointView> back) {
         Optional<BaselineView> baseline = baselines.newest(found.id());
         boolean remembers = baseline.map(BaselineView::rules)
                 .filter(rules -> rules.average().isPresent() || rules.sums().isPresent())
                 .isPresent();
         // The one before the first is read for the change from it; where a chart remembers, as many as it does.
         int earlier = Math.min(remembers ? REMEMBERED : 1, from);
-        List<PointView> read = series.part(found.id(), from - earlier, to - from + earlier);
+        List<PointView> read = newest(back, to - from + earlier);
         List<PointView> points = read.subList(earlier, read.size());
         List<Long> ids = points.stream().map(PointView::lotId).toList();
         Map<Long, LotView> byId = new HashMap<>();

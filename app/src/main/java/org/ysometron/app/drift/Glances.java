@@ -243,8 +243,9 @@ class Glances {
         List<PointView> drawn = points.subList(Math.max(0, points.size() - DRAWN), points.size());
         Optional<LotLimits> limits = baseline.map(BaselineView::limits);
         int n = points.isEmpty() ? 1 : points.get(points.size() - 1).n();
+        List<PointView> newest = points.subList(Math.max(0, points.size() - ChangePoint.MOST), points.size());
         Diagnosis diagnosis =
-                diagnoses.of(one, points.size(), claim).orElseGet(() -> Diagnosis.none("Its lots are all alike."));
+                diagnoses.of(one, newest, claim).orElseGet(() -> Diagnosis.none("Its lots are all alike."));
         Attention attention = attention(points, baseline, claim, diagnosis);
         Glance glance = new Glance(
                 attention,

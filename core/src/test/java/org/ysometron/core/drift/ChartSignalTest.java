@@ -156,10 +156,13 @@ class ChartSignalTest {
 
     /** A mean of two specimens weighs as much as its own limits let it. */
     @Test
-    void sumsReadEachMeanInItsOwnMeasure() {
+    void whatAddsUpReadsEachMeanInItsOwnMeasure() {
         double[] means = {101.7, 102, 101.9};
         assertThat(ChartSignal.of(lots(10, means), LIMITS, SUMS)).isNotEmpty();
         assertThat(ChartSignal.of(lots(2, means), LIMITS, SUMS)).isEmpty();
+        double[] averaged = {100, 102.2, 101.8, 101.9};
+        assertThat(ChartSignal.of(lots(10, averaged), LIMITS, AVERAGE)).isNotEmpty();
+        assertThat(ChartSignal.of(lots(2, averaged), LIMITS, AVERAGE)).isEmpty();
     }
 
     @Test

@@ -134,6 +134,9 @@ class DriftCharts {
     /** The lots up to the last in sight, as far back as anything on the page reads: once, however long the series. */
     private List<PointView> back(SeriesView found, int to, int all) {
         int reach = Math.min(to, Math.max(WINDOW + REMEMBERED, Math.max(ChangePoint.MOST, LOOKED_BACK)));
+        if (reach == 0) {
+            return List.of();
+        }
         return to == all ? series.newest(found.id(), reach) : series.part(found.id(), to - reach, reach);
     }
 

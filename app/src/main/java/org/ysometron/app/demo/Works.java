@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.ysometron.app.bench.Bench;
@@ -280,7 +281,11 @@ class Works {
     /** What somebody wrote down beside the chart. */
     void event(Products.ProductView product, LocalDate on, Events.Kind kind, String words) {
         events.enter(
-                product.id(), new Events.Typed(on.toString(), kind.name(), words, ""), Problems.thrown(), "quality");
+                product.id(),
+                new Events.Typed(
+                        on.toString(), kind.name(), words, "", UUID.randomUUID().toString()),
+                Problems.thrown(),
+                "quality");
     }
 
     /** Settles a conflict: the datasheet governs. */

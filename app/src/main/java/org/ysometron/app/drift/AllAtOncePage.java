@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
@@ -102,51 +103,67 @@ class AllAtOncePage {
             return none(words, 0, List.of(), "No two characteristics of one colour have results.");
         }
         int chosen = wanted >= 0 && wanted < choices.size() ? wanted : 0;
-        Map<SeriesView, Map<Long, PointView>> points =
-                sharing(groups.getOrDefault(choices.get(chosen), List.of()), counts);
-        List<SeriesView> together = List.copyOf(points.keySet());
-        List<String> titles = together.stream().map(SeriesView::title).toList();
-        List<PointView> common = points.values().stream().findFirst().stream()
-                .flatMap(first -> first.values().stream())
-                .filter(point -> points.values().stream().allMatch(of -> of.containsKey(point.lotId())))
-                .sorted(Comparator.comparing(PointView::madeOn).thenComparing(PointView::lotId))
-                .toList();
-        if (together.size() < 2 || common.size() < together.size() + 2) {
+        Common common = Common.of(sharing(groups.getOrDefault(choices.get(chosen), List.of()), counts));
+        if (common.series.size() < 2 || common.lots.size() < common.series.size() + 2) {
             return none(
                     words,
                     chosen,
-                    titles,
-                    "Too few: " + together.size() + " characteristics with " + common.size()
+                    common.titles(),
+                    "Too few: " + common.series.size() + " characteristics with " + common.lots.size()
                             + " lots in common; two, and two lots more than characteristics, are needed.");
         }
-        double[][] all = common.stream()
-                .map(point -> points.values().stream()
-                        .mapToDouble(of -> mean(of, point.lotId()))
-                        .toArray())
-                .toArray(double[][]::new);
-        int first = Math.min(FIRST, all.length);
-        // What is alike in all of the first lots tells none of them apart.
-        int[] telling = IntStream.range(0, together.size())
-                .filter(j -> IntStream.range(1, first).anyMatch(i -> all[i][j] != all[0][j]))
-                .toArray();
-        if (telling.length < 2) {
-            return none(words, chosen, titles, "In the first lots no two of them scatter.");
+        int first = Math.min(FIRST, common.lots.size());
+        Common telling = common.scattering(first);
+        if (telling.series.size() < 2) {
+            return none(words, chosen, common.titles(), "In the first lots no two of them scatter.");
         }
-        double[][] values = Arrays.stream(all)
-                .map(lot -> Arrays.stream(telling).mapToDouble(j -> lot[j]).toArray())
-                .toArray(double[][]::new);
-        List<SeriesView> told = Arrays.stream(telling).mapToObj(together::get).toList();
         try {
-            TSquared found = TSquared.of(Arrays.copyOf(values, first), values, LEVEL, TSquared.Scatter.SAMPLE);
-            return drawn(words, chosen, told, common, values, found, first);
+            TSquared found =
+                    TSquared.of(Arrays.copyOf(telling.values, first), telling.values, LEVEL, TSquared.Scatter.SAMPLE);
+            return drawn(words, chosen, telling, found, first);
         } catch (IllegalArgumentException singular) {
-            return none(words, chosen, titles, "They cannot be set together: " + singular.getMessage() + ".");
+            return none(words, chosen, common.titles(), "They cannot be set together: " + singular.getMessage() + ".");
         }
     }
 
-    private static double mean(Map<Long, PointView> of, long lot) {
-        PointView point = of.get(lot);
-        return point == null ? Double.NaN : point.mean();
+    /** Series and the lots that have a point on each of them, in order of making: one row of means a lot. */
+    private record Common(List<SeriesView> series, List<PointView> lots, double[][] values) {
+
+        static Common of(Map<SeriesView, Map<Long, PointView>> points) {
+            List<Map<Long, PointView>> all = List.copyOf(points.values());
+            List<PointView> lots = all.stream()
+                    .limit(1)
+                    .flatMap(first -> first.values().stream())
+                    .filter(point -> all.stream().allMatch(of -> of.containsKey(point.lotId())))
+                    .sorted(Comparator.comparing(PointView::madeOn).thenComparing(PointView::lotId))
+                    .toList();
+            double[][] values = lots.stream()
+                    .map(point -> all.stream()
+                            .mapToDouble(of -> Objects.requireNonNull(of.get(point.lotId()))
+                                    .mean())
+                            .toArray())
+                    .toArray(double[][]::new);
+            return new Common(List.copyOf(points.keySet()), lots, values);
+        }
+
+        List<String> titles() {
+            return series.stream().map(SeriesView::title).toList();
+        }
+
+        /** Without what is alike in all of the first lots: it tells none of them apart. */
+        Common scattering(int first) {
+            int[] telling = IntStream.range(0, series.size())
+                    .filter(j -> IntStream.range(1, first).anyMatch(i -> values[i][j] != values[0][j]))
+                    .toArray();
+            return new Common(
+                    Arrays.stream(telling).mapToObj(series::get).toList(),
+                    lots,
+                    Arrays.stream(values)
+                            .map(lot -> Arrays.stream(telling)
+                                    .mapToDouble(j -> lot[j])
+                                    .toArray())
+                            .toArray(double[][]::new));
+        }
     }
 
     /** What was tested before what was only measured; the longest, and those that have most of its lots as well, each with its points by lot. */
@@ -182,14 +199,8 @@ class AllAtOncePage {
         return new View(choices, chosen, titles, why, List.of(), "", "", "", 0, List.of(), List.of(), List.of());
     }
 
-    private View drawn(
-            List<String> choices,
-            int chosen,
-            List<SeriesView> together,
-            List<PointView> common,
-            double[][] values,
-            TSquared found,
-            int first) {
+    private View drawn(List<String> choices, int chosen, Common set, TSquared found, int first) {
+        List<PointView> common = set.lots;
         int from = Math.max(0, common.size() - WINDOW);
         int shown = common.size() - from;
         Map<Long, String> codes =
@@ -218,10 +229,10 @@ class AllAtOncePage {
             boolean isBeyond = Rounding.above(value, limit);
             String code = codes.getOrDefault(common.get(i).lotId(), "");
             int driver = found.drivers().get(i);
-            SeriesView drives = together.get(driver);
+            SeriesView drives = set.series.get(driver);
             String words = code + ": T² " + Figures.significant(value, 3) + ", driven by " + drives.title() + ", "
                     + Figures.withUnit(
-                            values[i][driver],
+                            set.values[i][driver],
                             drives.property().digits() + 1,
                             drives.property().unit());
             path.append(path.isEmpty() ? "M" : "L").append(x).append(' ').append(y);
@@ -240,7 +251,7 @@ class AllAtOncePage {
         return new View(
                 choices,
                 chosen,
-                together.stream().map(SeriesView::title).toList(),
+                set.titles(),
                 "",
                 scale.ticks(5),
                 path.toString(),

@@ -211,7 +211,7 @@ class DriftController {
         model.addAttribute("problems", problems);
         model.addAttribute("kinds", Events.Kind.values());
         if (!model.containsAttribute("event")) {
-            model.addAttribute("event", Events.Typed.EMPTY);
+            model.addAttribute("event", Events.Typed.fresh());
             model.addAttribute("eventProblems", new Problems());
         }
         return "drift/drift";

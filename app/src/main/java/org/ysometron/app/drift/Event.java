@@ -19,6 +19,9 @@ class Event {
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
 
+    /** Of the form that it was entered by: sent twice, it is entered once. */
+    String request;
+
     /** Null for what concerns the charts of every product. */
     @Nullable
     Long productId;

@@ -8,6 +8,8 @@ import org.springframework.data.jpa.repository.Query;
 
 interface EventRepository extends JpaRepository<Event, Long> {
 
+    boolean existsByRequest(String request);
+
     @Query("""
             select e from Event e where (e.productId is null or e.productId = :product)
             and e.happenedOn between :from and :to order by e.happenedOn desc, e.id desc

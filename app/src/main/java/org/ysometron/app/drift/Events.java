@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
@@ -19,6 +20,7 @@ public class Events {
     private static final int MOST = 200;
 
     private static final int LONGEST = 300;
+    private static final int LONGEST_KEY = 40;
 
     private final EventRepository events;
     private final Clock clock;
@@ -57,12 +59,16 @@ public class Events {
             @Nullable String day,
             @Nullable String kind,
             @Nullable String words,
-            @Nullable String everywhere) {
+            @Nullable String everywhere,
+            @Nullable String request) {
 
-        static final Typed EMPTY = new Typed("", "", "", "");
+        /** A form that nobody has filled in yet. */
+        static Typed fresh() {
+            return new Typed("", "", "", "", UUID.randomUUID().toString());
+        }
     }
 
-    /** Enters an event; the same words on the same day are entered once. */
+    /** Enters an event; sent twice, it is entered once. */
     @Write
     public void enter(long productId, Typed typed, Problems problems, String by) {
         LocalDate today = LocalDate.now(clock);
@@ -75,23 +81,24 @@ public class Events {
         if (kind.isEmpty()) {
             problems.entry("kind", "What it is about", typed.kind()).missing("material");
         }
+        String request = typed.request() == null ? "" : typed.request();
+        if (request.isBlank() || request.length() > LONGEST_KEY) {
+            problems.add("event", "This form is not one of ours; load the page again.");
+        }
         String words = problems.text("event", typed.words(), "What happened", LONGEST, true);
-        if (!problems.none()) {
+        if (!problems.none() || events.existsByRequest(request)) {
             return;
         }
         Long product = "yes".equals(typed.everywhere()) ? null : productId;
-        boolean isThere = events.between(productId, day, day, Limit.of(MOST)).stream()
-                .anyMatch(event -> event.words.equals(words) && event.kind == kind.get());
-        if (!isThere) {
-            Event event = new Event();
-            event.productId = product;
-            event.happenedOn = day;
-            event.kind = kind.get();
-            event.words = words;
-            event.enteredBy = by;
-            event.enteredAt = clock.instant();
-            events.save(event);
-        }
+        Event event = new Event();
+        event.request = request;
+        event.productId = product;
+        event.happenedOn = day;
+        event.kind = kind.get();
+        event.words = words;
+        event.enteredBy = by;
+        event.enteredAt = clock.instant();
+        events.save(event);
     }
 
     /** Those of a product and of the site between two days, the newest first. */

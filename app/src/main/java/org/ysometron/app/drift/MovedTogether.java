@@ -25,6 +25,10 @@ class MovedTogether {
     /** More are not named: then it is no story of these. */
     private static final int MOST = 50;
 
+    /** One that joined the chart of another has none of its own any more. */
+    private static final String HAS_LOTS =
+            " and exists (select 1 from evidence_point p where p.series_id = drift_glance.series_id)";
+
     private final JdbcTemplate database;
     private final SeriesPoints series;
     private final Products products;
@@ -62,8 +66,6 @@ class MovedTogether {
      */
     record Found(List<Other> others, int of) {
 
-        static final Found NONE = new Found(List.of(), 0);
-
         /** What it means, in words. */
         public String words() {
             boolean isElsewhere = others.stream().anyMatch(other -> !other.isOwn);
@@ -84,7 +86,8 @@ class MovedTogether {
         Map<Long, String> found = database
                 .query(
                         "select series_id, headline from drift_glance where series_id <> ? and changed_at between ? and ?"
-                                + " and changed_from <= ? and changed_to >= ? order by series_id limit " + MOST,
+                                + " and changed_from <= ? and changed_to >= ?" + HAS_LOTS + " order by series_id limit "
+                                + MOST,
                         (row, number) -> Map.entry(row.getLong(1), row.getString(2)),
                         of.id(),
                         place.from,
@@ -94,7 +97,7 @@ class MovedTogether {
                 .stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
         Integer looked = database.queryForObject(
-                "select count(*) from drift_glance where series_id <> ? and headline is not null",
+                "select count(*) from drift_glance where series_id <> ? and headline is not null" + HAS_LOTS,
                 Integer.class,
                 of.id());
         List<Other> others = new ArrayList<>();

@@ -41,7 +41,10 @@ class PublishedRanges {
     /** Of one tower; empty where it is none, is not tested, or nothing is published of its setting. */
     List<Against> of(LotView lot, SpecimenRecord record) {
         Optional<Topic> topic = record.method().data().published().flatMap(Topic::named);
-        List<Boolean> passing = record.isTested() && topic.isPresent() ? record.passing() : List.of();
+        if (topic.isEmpty() || !record.isTested()) {
+            return List.of();
+        }
+        List<Boolean> passing = record.passing();
         Field setting = record.method().data().closing();
         List<ReadingView> at = record.live(setting);
         List<RangeVerdict.Step> steps = IntStream.range(0, Math.min(at.size(), passing.size()))
@@ -53,12 +56,12 @@ class PublishedRanges {
         if (!steps.isEmpty()) {
             for (Publication.Kind kind : Publication.Kind.values()) {
                 place(lot, kind).ifPresent(place -> publications.statements(place.id()).stream()
-                        .filter(statement -> statement.topic().equals(topic.orElseThrow()))
+                        .filter(statement -> statement.topic().equals(topic.get()))
                         .filter(PublishedRanges::isRange)
                         .forEach(statement -> found.add(new Against(
                                 record.specimen().label(),
                                 kind.words() + " revision " + place.revision(),
-                                topic.orElseThrow().title() + " " + statement.published(),
+                                topic.get().title() + " " + statement.published(),
                                 RangeVerdict.of(
                                         steps,
                                         statement.low().getAsDouble(),
@@ -87,7 +90,9 @@ class PublishedRanges {
     }
 
     private static boolean isRange(Statement statement) {
-        return statement.low().isPresent() && statement.high().isPresent();
+        return statement.low().isPresent()
+                && statement.high().isPresent()
+                && statement.low().getAsDouble() <= statement.high().getAsDouble();
     }
 
     /** A setting as people say it. */

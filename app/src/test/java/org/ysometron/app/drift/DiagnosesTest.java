@@ -162,6 +162,16 @@ class DiagnosesTest extends SkerrySite {
             assertThat(moved.of(upright, place).others()).hasSize(1);
             changed(foreign, day.minusDays(1), day, day.plusDays(3));
             assertThat(moved.of(upright, place).words()).contains("2 of ", "before the material");
+            // One whose points joined another chart has nothing to move any more.
+            database.update("update evidence_point set series_id = -series_id where series_id = ?", foreign.id());
+            try {
+                assertThat(moved.of(upright, place).others())
+                        .extracting(MovedTogether.Other::seriesId)
+                        .containsExactly(own.id());
+            } finally {
+                database.update(
+                        "update evidence_point set series_id = ? where series_id = ?", foreign.id(), -foreign.id());
+            }
         } finally {
             before.forEach(row -> database.update(
                     "update drift_glance set headline = ?, changed_from = ?, changed_at = ?, changed_to = ? where series_id = ?",

@@ -454,6 +454,15 @@ class DriftTest extends DemoSite {
                     .allMatch(spoken::contains);
             assertThat(drawn.signals()).anySatisfy(row -> assertThat(row.words())
                     .contains("lots that add up to too much below the centre"));
+            // What was answered before, of fewer rules, is not lost beside what they say now.
+            assertThat(drawn.signals())
+                    .filteredOn(row -> row.lot().equals("SK-0127"))
+                    .singleElement()
+                    .satisfies(row -> {
+                        assertThat(row.answer()).isNull();
+                        assertThat(row.inPart()).isNotNull();
+                        assertThat(row.inPart().answer()).startsWith("Seen;");
+                    });
             assertThat(baselines.lessened(upright.id()).orElseThrow()).contains("eight in a row on one side");
             http.perform(sums(upright, "0.1", "2.814", "8", "0")).andExpect(status().is3xxRedirection());
             // A wider interval is a milder rule: the one of before is told.
@@ -490,13 +499,23 @@ class DriftTest extends DemoSite {
             {"2999-01-01", "EQUIPMENT", words},
             {"soon", "EQUIPMENT", words}
         }) {
-            http.perform(event(upright, wrong[0], wrong[1], wrong[2], ""))
+            http.perform(event(
+                            upright,
+                            wrong[0],
+                            wrong[1],
+                            wrong[2],
+                            "",
+                            UUID.randomUUID().toString()))
                     .andExpect(status().is(422))
                     .andExpect(content().string(containsString("class=\"wrong\"")));
         }
         try {
-            http.perform(event(upright, day, "EQUIPMENT", words, "")).andExpect(status().is3xxRedirection());
-            http.perform(event(upright, day, "EQUIPMENT", words, "")).andExpect(status().is3xxRedirection());
+            String request = UUID.randomUUID().toString();
+            for (int sent = 0; sent < 2; sent++) {
+                http.perform(event(upright, day, "EQUIPMENT", words, "", request))
+                        .andExpect(status().is3xxRedirection());
+            }
+            http.perform(event(upright, day, "EQUIPMENT", words, "", "")).andExpect(status().is(422));
             DriftView drawn = charts.view(upright.id(), null);
             assertThat(drawn.events())
                     .filteredOn(event -> event.words().contains(words))
@@ -511,7 +530,17 @@ class DriftTest extends DemoSite {
             assertThat(charts.view(foreign.id(), null).events())
                     .noneMatch(event -> event.words().contains(words));
             String everywhere = "New climate cabinet " + UUID.randomUUID();
-            http.perform(event(upright, "", "NOTE", everywhere, "yes")).andExpect(status().is3xxRedirection());
+            // Said of one product first, it is still said of all.
+            for (String all : List.of("", "yes")) {
+                http.perform(event(
+                                upright,
+                                "",
+                                "NOTE",
+                                everywhere,
+                                all,
+                                UUID.randomUUID().toString()))
+                        .andExpect(status().is3xxRedirection());
+            }
             // Behind the newest lot it stands at the edge.
             assertThat(charts.view(foreign.id(), null).events())
                     .filteredOn(event -> event.words().contains(everywhere))
@@ -526,14 +555,15 @@ class DriftTest extends DemoSite {
     }
 
     private static MockHttpServletRequestBuilder event(
-            SeriesView of, String day, String kind, String words, String everywhere) {
+            SeriesView of, String day, String kind, String words, String everywhere, String request) {
         return post("/series/" + of.id() + "/events")
                 .with(QUALITY)
                 .with(csrf())
                 .param("day", day)
                 .param("kind", kind)
                 .param("words", words)
-                .param("everywhere", everywhere);
+                .param("everywhere", everywhere)
+                .param("request", request);
     }
 
     private MockHttpServletRequestBuilder sums(SeriesView of, String lambda, String limit, String h, String start) {

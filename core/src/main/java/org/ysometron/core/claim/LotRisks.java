@@ -13,9 +13,8 @@ import org.ysometron.core.statistics.formula.StudentT;
  * @param wrongly probability that a lot is supported and its true mean does not keep the claim
  * @param heldBack probability that a lot is not supported and its true mean keeps it
  * @param beyond probability that a lot's true mean does not keep it
- * @param n specimens a lot
  */
-public record LotRisks(double wrongly, double heldBack, double beyond, int n) {
+public record LotRisks(double wrongly, double heldBack, double beyond) {
 
     private static final double CONFIDENCE = 0.95;
 
@@ -38,6 +37,6 @@ public record LotRisks(double wrongly, double heldBack, double beyond, int n) {
         double u = within / Math.sqrt(n);
         double band = StudentT.quantile(CONFIDENCE, n - 1) * u;
         Conformity.Risks risks = new Conformity(lower, upper).risks(mean, between, u, band);
-        return new LotRisks(risks.consumer(), risks.producer(), risks.nonconforming(), n);
+        return new LotRisks(risks.consumer(), risks.producer(), risks.nonconforming());
     }
 }

@@ -45,8 +45,16 @@ class ResultsPage {
      *
      * @param stands how many specimens, samples, print runs, printers, hands and instruments stand behind it
      * @param out why none of it counts; empty where it does
+     * @param shared what is said of every specimen that was tested
      */
-    record SetView(String name, String terms, String stands, String out, List<String> columns, List<Row> rows) {}
+    record SetView(
+            String name,
+            String terms,
+            String stands,
+            String out,
+            List<String> shared,
+            List<String> columns,
+            List<Row> rows) {}
 
     /**
      * One specimen.
@@ -54,7 +62,17 @@ class ResultsPage {
      * @param end how its test ended; empty while it is not tested
      * @param why what keeps it, or one of its figures, from counting, and readings that were corrected
      */
-    record Row(String specimen, String code, List<Cell> cells, String end, List<String> why, boolean waiting) {}
+    record Row(String specimen, List<Cell> cells, String end, List<String> why, boolean waiting) {
+
+        Row without(List<String> said) {
+            return new Row(
+                    specimen,
+                    cells,
+                    end,
+                    why.stream().filter(one -> !said.contains(one)).toList(),
+                    waiting);
+        }
+    }
 
     /** A figure; struck where it counts nowhere. */
     record Cell(String figure, boolean struck) {}
@@ -78,17 +96,30 @@ class ResultsPage {
                 .forEach(result -> found.add(result.characteristic())));
         List<Characteristic> columns = List.copyOf(found);
         String out = set.aside().isEmpty() ? String.join("; ", set.provisional()) : set.aside();
+        List<Row> rows = set.records().stream()
+                .map(record -> row(record, columns, !set.speaks()))
+                .toList();
+        List<String> shared = shared(rows);
         return new SetView(
                 set.name(),
                 Claim.termsOf(set.records().get(0).method().data().main(), set.conditions()),
                 stands(set),
                 out,
+                shared,
                 columns.stream()
                         .map(one -> one.title() + (one.unit().isEmpty() ? "" : ", " + one.unit()))
                         .toList(),
-                set.records().stream()
-                        .map(record -> row(record, columns, !set.speaks()))
-                        .toList());
+                rows.stream().map(row -> row.without(shared)).toList());
+    }
+
+    /** What is said of every specimen that was tested, where there are two at least: it is said once. */
+    private static List<String> shared(List<Row> rows) {
+        List<Row> tested = rows.stream().filter(row -> !row.waiting).toList();
+        return tested.size() < 2
+                ? List.of()
+                : tested.get(0).why.stream()
+                        .filter(why -> tested.stream().allMatch(row -> row.why.contains(why)))
+                        .toList();
     }
 
     /** Whether there is something to say of a characteristic: what nobody read is neither figure nor struck. */
@@ -108,6 +139,7 @@ class ResultsPage {
             }
             cells.add(new Cell(figure(result), isOut || result.made() == Reduced.Made.NOTHING));
             Stream.concat(Stream.of(result.reason()), result.notes().stream())
+                    .map(told -> told.endsWith(".") ? told.substring(0, told.length() - 1) : told)
                     .filter(told -> !told.isEmpty())
                     .forEach(told -> reasons.computeIfAbsent(told, because -> new ArrayList<>())
                             .add(column.title()));
@@ -118,8 +150,7 @@ class ResultsPage {
         record.readings().stream()
                 .filter(reading -> reading.replaces() != null)
                 .forEach(reading -> why.add(corrected(record, reading)));
-        return new Row(
-                record.specimen().label(), record.specimen().code(), cells, record.endWords(), why, !record.isTested());
+        return new Row(record.specimen().label(), cells, record.endWords(), why, !record.isTested());
     }
 
     private static String corrected(SpecimenRecord record, ReadingView reading) {

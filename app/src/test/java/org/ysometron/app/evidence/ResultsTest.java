@@ -67,7 +67,10 @@ class ResultsTest extends DemoSite {
                         new ResultsPage.Cell("30.0", true));
         assertThat(flat.rows().get(2).why())
                 .anyMatch(why -> why.contains("the grip, not the material"))
-                .contains("One reading of the width; three are wanted.");
+                .noneMatch(why -> why.contains("One reading of the width"));
+        assertThat(flat.shared())
+                .containsExactly(
+                        "One reading of the width; three are wanted", "One reading of the thickness; three are wanted");
         assertThat(flat.stands())
                 .startsWith("3 of 5 specimens tested, sample not on record, 1 print run")
                 .contains("1 hand", "1 instrument", "1 day");

@@ -13,6 +13,7 @@ import org.ysometron.app.evidence.SeriesPoints.PointView;
 import org.ysometron.app.evidence.SeriesPoints.SeriesView;
 import org.ysometron.app.lot.LotView;
 import org.ysometron.app.lot.Lots;
+import org.ysometron.core.claim.GuardBand;
 import org.ysometron.core.claim.LotRisks;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.drift.Capability;
@@ -132,12 +133,25 @@ class Capabilities {
         if (!(between > 0) || !(within > 0) || n < 2) {
             return Optional.empty();
         }
-        LotRisks risks = LotRisks.of(
-                found.overall().mean(), Math.sqrt(between), within, Math.min(n, 1000), claim.lower(), claim.upper());
-        return Optional.of("Of lots like these, each judged by the bound of its " + n + " specimens: "
-                + share(risks.beyond()) + " have a true mean beyond the claim; " + share(risks.wrongly())
-                + " would be supported although theirs is, " + share(risks.heldBack())
-                + " held back although theirs is not (JCGM 106, consumer's and producer's global risk).");
+        List<String> bands = new ArrayList<>();
+        double beyond = 0;
+        for (GuardBand band : GuardBand.values()) {
+            LotRisks risks = LotRisks.of(
+                    found.overall().mean(),
+                    Math.sqrt(between),
+                    within,
+                    Math.min(n, 1000),
+                    claim.lower(),
+                    claim.upper(),
+                    band);
+            beyond = risks.beyond();
+            bands.add("with a guard band of " + band.words() + " " + share(risks.wrongly())
+                    + " would be supported although theirs is, " + share(risks.heldBack())
+                    + " not although theirs is not");
+        }
+        return Optional.of("Of lots like these, each judged by " + n + " specimens, " + share(beyond)
+                + " have a true mean beyond the claim; " + String.join("; ", bands)
+                + " (JCGM 106, consumer's and producer's global risk).");
     }
 
     private static String share(double probability) {

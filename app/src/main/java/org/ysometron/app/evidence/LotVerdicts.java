@@ -26,11 +26,11 @@ import org.ysometron.app.plan.Site;
 import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.characteristic.Characteristic;
-import org.ysometron.core.characteristic.OfMaterial;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Conditions.Mismatch;
 import org.ysometron.core.claim.Evidence;
 import org.ysometron.core.claim.Form;
+import org.ysometron.core.claim.GuardBand;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.LengthVerdict;
 import org.ysometron.core.claim.Looks;
@@ -121,7 +121,9 @@ class LotVerdicts {
         List<TakenOut.Change> changes = takenOut.of(records, owed);
         Sets sets = sets(lot, records, List.of());
         Sets first = changes.isEmpty() ? sets : sets(lot, TakenOut.asFirst(records), changes);
+        GuardBand guard = site.guard(lot.madeOn());
         List<Judgements.Detail> details = publications.claims(lot.datasheetId(), lot.madeOn()).stream()
+                .map(claim -> claim.guarded(guard))
                 .map(claim -> detail(lot, claim, sets, changes.isEmpty() ? null : first))
                 .toList();
         List<Block> blocks = new ArrayList<>();
@@ -477,8 +479,7 @@ class LotVerdicts {
             return LengthVerdict.ofLog(
                     requirement, log.get().values(), outside, log.get().counts());
         }
-        if (claim.property().equals(OfMaterial.FILAMENT_DIAMETER)
-                || claim.property().equals(OfMaterial.FILAMENT_OVALITY)) {
+        if (claim.isOfEveryPart()) {
             return results.stream()
                     .findFirst()
                     .map(result ->
@@ -696,6 +697,11 @@ class LotVerdicts {
                     + (remedy.kind() == Remedies.Kind.RETEST
                             ? "; " + remedy.rule().words()
                             : "") + ".");
+        }
+        if (site.guard(lot.madeOn()) == GuardBand.NONE) {
+            notices.add(
+                    "This site accepts claims about a mean as measured, without a guard band: on a claim's edge such a"
+                            + " verdict is wrong as often as right (simple acceptance, JCGM 106).");
         }
         notices.addAll(lots.furtherLooks(lot.id()));
         notices.addAll(takenOut.givenUpBefore(records));

@@ -33,7 +33,8 @@ record StripView(
         String description,
         List<Beside> beside,
         String margin,
-        String change) {
+        String change,
+        String bands) {
 
     /** A condition side by side: its name, what is claimed, what was done, and how they fit. */
     record Beside(String condition, String claimed, String tested, String fit, String words) {}

@@ -14,6 +14,7 @@ import org.ysometron.app.chart.Scale;
 import org.ysometron.core.characteristic.Characteristic;
 import org.ysometron.core.claim.Conditions.Mismatch;
 import org.ysometron.core.claim.Form;
+import org.ysometron.core.claim.GuardBand;
 import org.ysometron.core.claim.Judgement;
 import org.ysometron.core.claim.Margin;
 import org.ysometron.core.claim.Requirement;
@@ -82,7 +83,10 @@ class Strips {
                 Margin.of(claim, judgement)
                         .map(margin -> margin.words(digits, unit))
                         .orElse(""),
-                change(detail, digits, unit));
+                change(detail, digits, unit),
+                detail.claim().isOfEveryPart()
+                        ? ""
+                        : GuardBand.beside(claim, judgement).orElse(""));
     }
 
     /** Claim and evidence condition by condition; nothing where one set of specimens does not stand for the evidence. */

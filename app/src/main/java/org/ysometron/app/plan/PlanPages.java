@@ -1,5 +1,7 @@
 package org.ysometron.app.plan;
 
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -14,6 +16,7 @@ import org.ysometron.app.product.Claim;
 import org.ysometron.app.product.Products;
 import org.ysometron.app.product.Publications;
 import org.ysometron.core.claim.Form;
+import org.ysometron.core.claim.GuardBand;
 import org.ysometron.core.claim.Requirement;
 import org.ysometron.core.plan.Power;
 import org.ysometron.core.working.Figures;
@@ -45,8 +48,12 @@ class PlanPages {
 
     private final Publications publications;
     private final History history;
+    private final Site site;
+    private final Clock clock;
 
-    PlanPages(Publications publications, History history) {
+    PlanPages(Publications publications, History history, Site site, Clock clock) {
+        this.site = site;
+        this.clock = clock;
         this.publications = publications;
         this.history = history;
     }
@@ -78,7 +85,9 @@ class PlanPages {
     List<ClaimView> claims(Products.ProductView product, int n, double percent) {
         Optional<Publications.PublicationView> sheet = publications.newestDatasheet(product.id());
         List<ClaimView> views = new ArrayList<>();
-        for (Claim claim : sheet.map(view -> publications.claims(view.id())).orElse(List.of())) {
+        GuardBand guard = site.guard(LocalDate.now(clock).plusDays(1));
+        for (Claim published : sheet.map(view -> publications.claims(view.id())).orElse(List.of())) {
+            Claim claim = published.guarded(guard);
             boolean ofMean = claim.property().isTested() && claim.form() != Form.BETTER_THAN;
             if (ofMean) {
                 views.add(view(claim, history.scatter(product.id(), claim), n, percent));
@@ -196,6 +205,9 @@ class PlanPages {
                                 + Figures.significant(margin, 2)
                                 + " " + unit + ") is supported by " + n + " specimens with a probability of "
                                 + Figures.probability(power) + ".");
+        if (claim.requirement().guard() == GuardBand.NONE) {
+            lines.add("This site accepts as measured; these are the probabilities by 95 % bounds, which ask for more.");
+        }
         lines.add("For 80 % it takes " + needed(margin, sd, 0.8, confidence) + ", for 90 % "
                 + needed(margin, sd, 0.9, confidence) + ".");
         if (n < claim.requirement().minimumN()) {

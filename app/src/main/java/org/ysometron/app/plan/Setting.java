@@ -25,7 +25,12 @@ public enum Setting {
             List.of("twice, the second look paid for", "once", "three times, each look paid for")),
     POOLED(
             "Scatter within earlier lots where n is below a claim's least, for lots made from the next day on",
-            List.of("is shown and carries no verdict", "carries the verdict, which says so"));
+            List.of("is shown and carries no verdict", "carries the verdict, which says so")),
+    GUARD(
+            "How far inside a claim's edge a result must lie to support it, for lots made from the next day on",
+            List.of(
+                    "1.645 u: 95 % confident",
+                    "U, which is 2 u: 97.7 % confident", "as measured: no guard band, the certificate says so"));
 
     private final String title;
     private final String usual;

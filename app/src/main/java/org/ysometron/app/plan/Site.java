@@ -16,6 +16,7 @@ import org.ysometron.app.store.Revisions;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Entry;
 import org.ysometron.app.web.Refusal;
+import org.ysometron.core.claim.GuardBand;
 import org.ysometron.core.plan.WorkingHours;
 
 /** The site's own settings, as typed and in working units. */
@@ -43,6 +44,9 @@ public class Site {
 
     /** How many looks each choice of {@link Setting#LOOKS} is. */
     private static final List<Integer> LOOKS = List.of(2, 1, 3);
+
+    /** Which band each choice of {@link Setting#GUARD} is. */
+    private static final List<GuardBand> GUARDS = List.of(GuardBand.ONE_SIDED, GuardBand.EXPANDED, GuardBand.NONE);
 
     /** Every setting as typed. */
     public Map<Setting, String> typed() {
@@ -145,12 +149,18 @@ public class Site {
      * plans one more once a result is known.
      */
     public int looks(LocalDate madeOn) {
-        return LOOKS.get(inForce(Setting.LOOKS, madeOn));
+        // As measured there is no level that a second look could be paid out of.
+        return guard(madeOn) == GuardBand.NONE ? 1 : LOOKS.get(inForce(Setting.LOOKS, madeOn));
     }
 
     /** Whether the scatter within earlier lots may carry the verdict of a lot with few specimens: as was set before the lot was made. */
     public boolean pools(LocalDate madeOn) {
         return inForce(Setting.POOLED, madeOn) > 0;
+    }
+
+    /** The guard band by which claims about a mean are judged: as was set before the lot was made. */
+    public GuardBand guard(LocalDate madeOn) {
+        return GUARDS.get(inForce(Setting.GUARD, madeOn));
     }
 
     /** Which choice stood on the day before a lot was made. */

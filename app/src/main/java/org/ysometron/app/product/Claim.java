@@ -2,8 +2,10 @@ package org.ysometron.app.product;
 
 import org.jspecify.annotations.Nullable;
 import org.ysometron.core.characteristic.Characteristic;
+import org.ysometron.core.characteristic.OfMaterial;
 import org.ysometron.core.claim.Conditions;
 import org.ysometron.core.claim.Form;
+import org.ysometron.core.claim.GuardBand;
 import org.ysometron.core.claim.Requirement;
 
 /**
@@ -27,6 +29,18 @@ public record Claim(
         Conditions conditions,
         @Nullable Long rivalId,
         String reference) {
+
+    /** The same claim, judged with a guard band; one about every part has its content and confidence instead. */
+    public Claim guarded(GuardBand band) {
+        return isOfEveryPart()
+                ? this
+                : new Claim(id, property, form, published, requirement.guarded(band), conditions, rivalId, reference);
+    }
+
+    /** Whether it promises something of every stretch of filament, and not of a mean. */
+    public boolean isOfEveryPart() {
+        return property.equals(OfMaterial.FILAMENT_DIAMETER) || property.equals(OfMaterial.FILAMENT_OVALITY);
+    }
 
     /** Characteristic and orientation: "Tensile strength, ZX upright". A ratio names both orientations already. */
     public String title() {

@@ -37,6 +37,11 @@ class AllAtOnceTest extends SkerrySite {
                 .anyMatch(words ->
                         words.startsWith("SK-0129: ") && words.contains("driven by Tensile strength, ZX upright"));
         assertThat(view.dots()).filteredOn(AllAtOncePage.Dot::beyond).hasSameSizeAs(view.beyond());
+        // The first lots made are those that the others are set against, whatever the order of their keys.
+        assertThat(view.dots())
+                .extracting(AllAtOncePage.Dot::lot)
+                .startsWith("SK-0101", "SK-0102")
+                .endsWith("SK-0130");
         http.perform(get("/products/skerry-bf10/together")
                         .param("of", String.valueOf(natural))
                         .with(QUALITY))

@@ -104,8 +104,8 @@ final class Conclusion {
     /** @param more asked only where the claim stays open and specimens could settle it */
     static Judgement of(Asked asked, Evidence evidence, Figured figured, Supplier<Optional<More>> more) {
         Requirement claim = asked.claim();
-        boolean borne = claim.bears(figured.lower(), figured.upper());
-        boolean outside = claim.denies(figured.lower(), figured.upper());
+        boolean borne = claim.isBorne(figured.lower(), figured.mean(), figured.upper());
+        boolean outside = claim.isDenied(figured.lower(), figured.mean(), figured.upper());
         Verdict verdict = outside ? Verdict.CONTRADICTED : borne && asked.enough() ? Verdict.SUPPORTED : Verdict.OPEN;
         Optional<More> wanted = verdict == Verdict.OPEN ? wanted(asked, borne, more) : Optional.empty();
         Working working = figured.working()
@@ -159,6 +159,11 @@ final class Conclusion {
     private static String reason(Verdict verdict, Asked asked, Figured figured, boolean borne, Optional<More> more) {
         Requirement claim = asked.claim();
         String level = level(asked);
+        if (claim.guard() == GuardBand.NONE && verdict != Verdict.OPEN) {
+            return "As measured, without a guard band, the " + figured.subject() + " is " + with(figured.mean(), claim)
+                    + "; claimed " + claim.words() + ". " + level + " it lies between " + with(figured.lower(), claim)
+                    + " and " + with(figured.upper(), claim) + ".";
+        }
         return switch (verdict) {
             case SUPPORTED -> level + " " + span(claim, figured) + "; claimed " + claim.words() + ".";
             case CONTRADICTED -> {
@@ -180,7 +185,7 @@ final class Conclusion {
 
     /** "With 95 % confidence", and of which look where more than one was planned. */
     static String level(Asked asked) {
-        String whole = "With " + Figures.decimals(100 * asked.claim().confidence(), 0) + " % confidence";
+        String whole = "With " + Figures.plain(100 * asked.claim().confidence(), 3) + " % confidence";
         return asked.looks().planned() == 1
                 ? whole
                 : whole + " over " + asked.looks().planned() + " planned looks ("

@@ -119,8 +119,8 @@ public final class MeanVerdict {
                 evidence.calibrationUncertainty(),
                 asked.confidence(),
                 claim.unit());
-        Requirement any = new Requirement(claim.lower(), claim.upper(), claim.unit(), 1, claim.confidence());
-        Asked now = new Asked(any, asked.looks(), asked.n(), asked.size(), asked.counted(), asked.measured());
+        Asked now = new Asked(
+                claim.withLeast(1), asked.looks(), asked.n(), asked.size(), asked.counted(), asked.measured());
         Figured figured = figured(
                 claim,
                 summary,

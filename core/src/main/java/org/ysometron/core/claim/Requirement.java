@@ -12,8 +12,15 @@ import org.ysometron.core.working.Figures;
  * @param unit symbol of the working unit; empty for a ratio
  * @param minimumN specimens below which the claim is never called supported, at least 1
  * @param confidence one-sided, above 0.5 and below 1; 0.95 unless the claim says otherwise
+ * @param guard how far inside an edge the estimate must lie: by the bounds of that confidence, or not at all
  */
-public record Requirement(OptionalDouble lower, OptionalDouble upper, String unit, int minimumN, double confidence) {
+public record Requirement(
+        OptionalDouble lower, OptionalDouble upper, String unit, int minimumN, double confidence, GuardBand guard) {
+
+    /** By the bounds of a confidence. */
+    public Requirement(OptionalDouble lower, OptionalDouble upper, String unit, int minimumN, double confidence) {
+        this(lower, upper, unit, minimumN, confidence, GuardBand.ONE_SIDED);
+    }
 
     /** Checks that there is an edge, and that two edges leave room between them. */
     public Requirement {
@@ -60,9 +67,29 @@ public record Requirement(OptionalDouble lower, OptionalDouble upper, String uni
                 || (upper.isPresent() && Rounding.above(least, upper.getAsDouble()));
     }
 
+    /** Whether bounds and estimate bear the claim, by its guard band. */
+    boolean isBorne(double least, double estimate, double greatest) {
+        return guard == GuardBand.NONE ? holds(estimate) : bears(least, greatest);
+    }
+
+    /** Whether they contradict it. */
+    boolean isDenied(double least, double estimate, double greatest) {
+        return guard == GuardBand.NONE ? !holds(estimate) : denies(least, greatest);
+    }
+
     /** The same promise at another one-sided confidence. */
     Requirement at(double otherConfidence) {
-        return new Requirement(lower, upper, unit, minimumN, otherConfidence);
+        return new Requirement(lower, upper, unit, minimumN, otherConfidence, guard);
+    }
+
+    /** The same promise with another least number of specimens. */
+    Requirement withLeast(int n) {
+        return new Requirement(lower, upper, unit, n, confidence, guard);
+    }
+
+    /** The same promise, accepted with another guard band. */
+    public Requirement guarded(GuardBand band) {
+        return new Requirement(lower, upper, unit, minimumN, band.confidence(), band);
     }
 
     /** The promise in words: "at least 45 MPa". */

@@ -42,6 +42,9 @@ import org.ysometron.core.publication.Topic;
 public class Tidewrack implements ApplicationRunner {
 
     /** Basalt in natural polymer, as a camera sees it. */
+    /** A lot of the first year with a note at its point. */
+    private static final int SHOWN_AT = 9;
+
     private static final Color NATURAL = new Color(0x8f8672);
 
     /** Beyond this many lots the baselines are signed last, so that loading stays linear in the number of lots. */
@@ -132,8 +135,18 @@ public class Tidewrack implements ApplicationRunner {
         works.event(
                 skerry,
                 made.get(1).madeOn(),
+                "",
                 Events.Kind.EQUIPMENT,
                 "New faces on the grips; the reference lot stayed where it was.");
+        if (made.size() > SHOWN_AT) {
+            LotView shown = made.get(SHOWN_AT);
+            works.event(
+                    skerry,
+                    shown.madeOn(),
+                    shown.code(),
+                    Events.Kind.NOTE,
+                    "The lot of the open day: its bars were broken in front of visitors.");
+        }
         others.weakUpright(gauge);
         others.wetSpool(gauge);
         others.dunlin(gauge, second, workshop);

@@ -272,20 +272,38 @@ class Works {
 
     /** Upright strength slides by little: sums are kept of it as well, where limits stand on lots enough. */
     private static ChartRules rules(SeriesPoints.SeriesView view, int lots) {
-        boolean slides = lots >= IndividualsLimits.LOTS_WANTED
-                && view.property().equals(Methods.usual().data().main())
-                && view.conditions().orientation() == Orientation.ZX;
-        return slides ? ChartRules.USUAL.with(Optional.empty(), Optional.of(SumsChart.USUAL)) : ChartRules.USUAL;
+        return lots >= IndividualsLimits.LOTS_WANTED && isUpright(view)
+                ? ChartRules.USUAL.with(Optional.empty(), Optional.of(SumsChart.USUAL))
+                : ChartRules.USUAL;
     }
 
-    /** What somebody wrote down beside the chart. */
-    void event(Products.ProductView product, LocalDate on, Events.Kind kind, String words) {
+    /** What somebody wrote down beside the chart of upright strength; with a lot, at its point. */
+    void event(Products.ProductView product, LocalDate on, String lot, Events.Kind kind, String words) {
         events.enter(
-                product.id(),
+                uprightOf(product),
                 new Events.Typed(
-                        on.toString(), kind.name(), words, "", UUID.randomUUID().toString()),
+                        on.toString(),
+                        lot,
+                        kind.name(),
+                        words,
+                        "",
+                        UUID.randomUUID().toString()),
                 Problems.thrown(),
                 "quality");
+    }
+
+    /** The chart with most lots of those that slide. */
+    private SeriesPoints.SeriesView uprightOf(Products.ProductView product) {
+        derivations.refresh(Set.of(product.id()));
+        return series.ofProduct(product.id()).stream()
+                .filter(Works::isUpright)
+                .max(java.util.Comparator.comparingInt(series::count))
+                .orElseThrow();
+    }
+
+    private static boolean isUpright(SeriesPoints.SeriesView view) {
+        return view.property().equals(Methods.usual().data().main())
+                && view.conditions().orientation() == Orientation.ZX;
     }
 
     /** Settles a conflict: the datasheet governs. */

@@ -102,6 +102,7 @@ class DriftCharts {
         Diagnoses.Diagnosis diagnosis =
                 diagnoses.of(found, newest(back, ChangePoint.MOST), claim).orElse(null);
         LastingChanges.Found changed = changes.of(sight.points());
+        DriftView.Chart means = means(sight, claim, diagnosis);
         int unanswered = (int) sight.signals().entrySet().stream()
                 .filter(entry -> !entry.getValue().isAnswered() && sight.isUndecided(entry.getKey()))
                 .count();
@@ -116,7 +117,7 @@ class DriftCharts {
                 all,
                 base(sight),
                 cost(sight),
-                means(sight, claim, diagnosis),
+                means,
                 Strips.of(sight),
                 rows(sight),
                 from > 0 ? from : null,
@@ -127,7 +128,7 @@ class DriftCharts {
                 diagnosis,
                 together(found, back, diagnosis),
                 capability(found, back, claim, diagnosis),
-                events(sight, changed, diagnosis, to == all),
+                events(sight, means, changed, diagnosis, to == all),
                 changed.often());
     }
 
@@ -166,13 +167,17 @@ class DriftCharts {
 
     /** What changed of itself, and what people say changed. */
     private List<DriftView.Event> events(
-            Sight sight, LastingChanges.Found changed, Diagnoses.@Nullable Diagnosis diagnosis, boolean isNewest) {
+            Sight sight,
+            DriftView.Chart means,
+            LastingChanges.Found changed,
+            Diagnoses.@Nullable Diagnosis diagnosis,
+            boolean isNewest) {
         int from = diagnosis == null ? -1 : sight.place(diagnosis.earliest());
         int to = diagnosis == null ? -1 : sight.place(diagnosis.latest());
         List<DriftView.Event> found = new ArrayList<>();
         for (LastingChanges.Change change : changed.seldom()) {
             int at = sight.place(change.lotId());
-            found.add(new DriftView.Event(sight.x(at), change.words(), to >= 0 && at >= from && at <= to));
+            found.add(new DriftView.Event(sight.x(at), null, change.words(), to >= 0 && at >= from && at <= to));
         }
         List<PointView> points = sight.points();
         if (!points.isEmpty()) {
@@ -180,17 +185,29 @@ class DriftCharts {
             LocalDate last = isNewest
                     ? LocalDate.now(clock)
                     : points.get(points.size() - 1).madeOn();
-            for (Events.EventView event : events.between(sight.series().productId(), first, last)) {
+            for (Events.EventView event : events.between(sight.series(), first, last)) {
+                if (event.lotId() != null) {
+                    note(sight.place(event.lotId()), event, means).ifPresent(found::add);
+                    continue;
+                }
                 int at = (int) points.stream()
                         .takeWhile(point -> point.madeOn().isBefore(event.on()))
                         .count();
                 // Behind the newest lot it stands at the edge: it may tell in the next.
                 double x = at < points.size() ? sight.x(at) : Sight.RIGHT;
-                found.add(new DriftView.Event(x, event.words(), to >= 0 && at >= from && at <= to));
+                found.add(new DriftView.Event(x, null, event.words(), to >= 0 && at >= from && at <= to));
             }
         }
         found.sort(Comparator.comparingDouble(DriftView.Event::x));
         return found;
+    }
+
+    /** A note at its point; a lot made on the same day may lie out of sight. */
+    private static Optional<DriftView.Event> note(int place, Events.EventView event, DriftView.Chart means) {
+        return place < 0
+                ? Optional.empty()
+                : Optional.of(new DriftView.Event(
+                        means.dots().get(place).x(), means.dots().get(place).y(), event.words(), false));
     }
 
     private Sight sight(SeriesView found, int from, int to, List<PointView> back) {

@@ -168,7 +168,7 @@ class DriftController {
             @PathVariable long id, Events.Typed typed, Authentication by, HttpServletResponse response, Model model) {
         SeriesView found = series.series(id);
         Problems problems = new Problems();
-        events.enter(found.productId(), typed, problems, by.getName());
+        events.enter(found, typed, problems, by.getName());
         if (problems.none()) {
             return "redirect:/products/" + products.product(found.productId()).code() + "/drift?series=" + id;
         }

@@ -35,10 +35,11 @@ record DriftView(
      * Something else that changed and stayed so.
      *
      * @param x its lot's place on the charts
+     * @param y height of the point that it is a note at; null for what stands by its day
      * @param words with its lot
      * @param isWithin whether it lies where the series may have changed
      */
-    record Event(double x, String words, boolean isWithin) {}
+    record Event(double x, @Nullable Double y, String words, boolean isWithin) {}
 
     /** The chart of means, then the strips. */
     public List<Chart> charts() {

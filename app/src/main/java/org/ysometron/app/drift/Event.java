@@ -26,6 +26,13 @@ class Event {
     @Nullable
     Long productId;
 
+    /** With the lot where it is a note at one lot of one chart; null for an event, which stands by its day. */
+    @Nullable
+    Long seriesId;
+
+    @Nullable
+    Long lotId;
+
     LocalDate happenedOn;
 
     @Enumerated(EnumType.STRING)

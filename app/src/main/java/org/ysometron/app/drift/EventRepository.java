@@ -11,8 +11,9 @@ interface EventRepository extends JpaRepository<Event, Long> {
     boolean existsByRequest(String request);
 
     @Query("""
-            select e from Event e where (e.productId is null or e.productId = :product)
+            select e from Event e where (e.seriesId = :series
+            or (e.seriesId is null and (e.productId is null or e.productId = :product)))
             and e.happenedOn between :from and :to order by e.happenedOn desc, e.id desc
             """)
-    List<Event> between(long product, LocalDate from, LocalDate to, Limit most);
+    List<Event> between(long product, long series, LocalDate from, LocalDate to, Limit most);
 }

@@ -9,10 +9,16 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.ysometron.app.evidence.SeriesPoints;
+import org.ysometron.app.lot.LotView;
+import org.ysometron.app.lot.Lots;
 import org.ysometron.app.store.Write;
 import org.ysometron.app.web.Problems;
 
-/** What people say changed: a log of events of a product, or of the whole site, that is drawn on its charts. Nothing in it is altered or deleted. */
+/**
+ * What people say changed: a log of events of a product, or of the whole site, that is drawn on its charts; and notes at one lot of one chart. Nothing in it is
+ * altered or deleted.
+ */
 @Component
 public class Events {
 
@@ -23,9 +29,13 @@ public class Events {
     private static final int LONGEST_KEY = 40;
 
     private final EventRepository events;
+    private final SeriesPoints series;
+    private final Lots lots;
     private final Clock clock;
 
-    Events(EventRepository events, Clock clock) {
+    Events(EventRepository events, SeriesPoints series, Lots lots, Clock clock) {
+        this.series = series;
+        this.lots = lots;
         this.events = events;
         this.clock = clock;
     }
@@ -51,12 +61,13 @@ public class Events {
         }
     }
 
-    /** An event as the chart shows it. */
-    record EventView(LocalDate on, String words) {}
+    /** An event as the chart shows it; at one lot where it is a note. */
+    record EventView(LocalDate on, @Nullable Long lotId, String words) {}
 
-    /** An event as typed. */
+    /** An event as typed; with a lot it is a note at that lot of this chart, and needs no day. */
     public record Typed(
             @Nullable String day,
+            @Nullable String lot,
             @Nullable String kind,
             @Nullable String words,
             @Nullable String everywhere,
@@ -64,15 +75,16 @@ public class Events {
 
         /** A form that nobody has filled in yet. */
         static Typed fresh() {
-            return new Typed("", "", "", "", UUID.randomUUID().toString());
+            return new Typed("", "", "", "", "", UUID.randomUUID().toString());
         }
     }
 
-    /** Enters an event; sent twice, it is entered once. */
+    /** Enters an event seen from a chart; sent twice, it is entered once. */
     @Write
-    public void enter(long productId, Typed typed, Problems problems, String by) {
+    public void enter(SeriesPoints.SeriesView chart, Typed typed, Problems problems, String by) {
+        Optional<LotView> lot = lot(chart, typed, problems);
         LocalDate today = LocalDate.now(clock);
-        LocalDate day = problems.date("day", typed.day(), today);
+        LocalDate day = lot.isPresent() ? lot.get().madeOn() : problems.date("day", typed.day(), today);
         if (day.isAfter(today) || day.isBefore(today.minusYears(30))) {
             problems.add("day", "An event lies on a day of the last thirty years, not after today.");
         }
@@ -89,8 +101,10 @@ public class Events {
         if (!problems.none() || events.existsByRequest(request)) {
             return;
         }
-        Long product = "yes".equals(typed.everywhere()) ? null : productId;
+        Long product = "yes".equals(typed.everywhere()) ? null : chart.productId();
         Event event = new Event();
+        event.seriesId = lot.isPresent() ? chart.id() : null;
+        event.lotId = lot.map(LotView::id).orElse(null);
         event.request = request;
         event.productId = product;
         event.happenedOn = day;
@@ -101,18 +115,38 @@ public class Events {
         events.save(event);
     }
 
-    /** Those of a product and of the site between two days, the newest first. */
+    /** The lot that a note stands at; it must have a point on the chart. */
+    private Optional<LotView> lot(SeriesPoints.SeriesView chart, Typed typed, Problems problems) {
+        String code = typed.lot() == null ? "" : typed.lot().strip();
+        if (code.isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<LotView> lot = lots.find(code)
+                .filter(found -> series.points(chart.id()).stream().anyMatch(point -> point.lotId() == found.id()));
+        if (lot.isEmpty()) {
+            problems.add(
+                    "lot", "'" + code + "' has no point on this chart; leave it empty for what stands by its day.");
+        } else if ("yes".equals(typed.everywhere())) {
+            problems.add("lot", "A note at one lot stands on this chart alone: clear the lot, or the tick below.");
+        }
+        return lot;
+    }
+
+    /** Those of a chart, its product and the site between two days, the newest first. */
     @Transactional(readOnly = true)
-    public List<EventView> between(long productId, LocalDate from, LocalDate to) {
-        return events.between(productId, from, to, Limit.of(MOST)).stream()
-                .map(event -> new EventView(event.happenedOn, words(event)))
+    public List<EventView> between(SeriesPoints.SeriesView chart, LocalDate from, LocalDate to) {
+        return events.between(chart.productId(), chart.id(), from, to, Limit.of(MOST)).stream()
+                .map(event -> new EventView(event.happenedOn, event.lotId, words(event)))
                 .toList();
     }
 
     /** With who wrote it down, and when, where that was another day: what is remembered after a signal is no less true, and no record of before. */
     private String words(Event event) {
         LocalDate written = LocalDate.ofInstant(event.enteredAt, clock.getZone());
-        return event.happenedOn + ", " + event.kind.words() + ": " + event.words + " (" + event.enteredBy
+        String where = event.lotId == null
+                ? event.happenedOn.toString()
+                : lots.lot(event.lotId).code() + ", this chart alone";
+        return where + ", " + event.kind.words() + ": " + event.words + " (" + event.enteredBy
                 + (written.equals(event.happenedOn) ? "" : ", written down on " + written)
                 + (event.productId == null ? ", every product" : "") + ")";
     }

@@ -554,6 +554,46 @@ class DriftTest extends DemoSite {
         }
     }
 
+    /** A note at one lot stands at its point, on its own chart and on no other; it asks for no day. */
+    @Test
+    void aNoteStandsAtItsPoint() throws Exception {
+        SeriesView upright = strength("natural", Orientation.ZX);
+        SeriesView flat = strength("natural", Orientation.XY);
+        List<PointView> seen = series.newest(upright.id(), 30);
+        String code = lots.lot(seen.get(5).lotId()).code();
+        String words = "Broken by two hands in turn " + UUID.randomUUID();
+        String request = UUID.randomUUID().toString();
+        try {
+            for (String[] wrong : new String[][] {{"T-none", ""}, {code, "yes"}}) {
+                http.perform(event(upright, "", "NOTE", words, wrong[1], request)
+                                .param("lot", wrong[0]))
+                        .andExpect(status().is(422))
+                        .andExpect(content().string(containsString("id=\"w-at-lot\"")))
+                        .andExpect(content().string(containsString(words)));
+            }
+            http.perform(event(upright, "", "NOTE", words, "", request).param("lot", " " + code + " "))
+                    .andExpect(status().is3xxRedirection());
+            DriftView drawn = charts.view(upright.id(), null);
+            assertThat(drawn.events())
+                    .filteredOn(event -> event.words().contains(words))
+                    .singleElement()
+                    .satisfies(event -> {
+                        assertThat(event.words()).startsWith(code + ", this chart alone, note: ");
+                        assertThat(event.x())
+                                .isEqualTo(drawn.means().dots().get(5).x());
+                        assertThat(event.y())
+                                .isEqualTo(drawn.means().dots().get(5).y());
+                    });
+            assertThat(charts.view(flat.id(), null).events())
+                    .noneMatch(event -> event.words().contains(words));
+            assertThat(charts.view(upright.id(), series.count(upright) - 30).events())
+                    .as("out of sight")
+                    .noneMatch(event -> event.words().contains(words));
+        } finally {
+            database.update("delete from drift_event where words like 'Broken by two hands%'");
+        }
+    }
+
     private static MockHttpServletRequestBuilder event(
             SeriesView of, String day, String kind, String words, String everywhere, String request) {
         return post("/series/" + of.id() + "/events")

@@ -118,3 +118,9 @@ for (share in c(TRUE, FALSE)) for (back in c(40, 3)) { l <- c(NA, sapply(2:12, l
 source_of("R mahalanobis with each characteristic left out: the driver is that without which T2 falls most")
 fall <- sapply(1:3, function(j) t2 - mahalanobis(v[, -j], colMeans(v)[-j], cov(v)[-j, -j])); i <- paste0("values=", lst(as.vector(t(v))), "; characteristics=3; level=0.01")
 for (j in 1:9) case("t-squared", i, paste0("drivers:", j - 1), which.max(fall[j, ]) - 1, "0")
+source_of("R diff and qt: deviations from the mean of the lots before over the family's successive differences, degrees of freedom by von Neumann 1941; a lot beyond is left out of those after")
+own <- c(41.2, 40.1, 42.0, 33.0, 41.5, 40.6); fam <- list(c(50.1, 51.9, 49.2, 50.6), c(28.2, 27.5, 28.9, 28.0, 27.9), c(7, 7.4))
+f <- sapply(fam, function(a) 2 * (length(a) - 1)^2 / (3 * length(a) - 4)); s <- sqrt(sum(f * sapply(fam, function(a) mean(diff(a)^2) / 2 / mean(a)^2)) / sum(f)); lim <- qt(1 - 0.00135, sum(f))
+kept <- own[1]; over <- c(); for (a in own[-1]) { o <- (a / mean(kept) - 1) / s / sqrt(1 + 1 / length(kept)); over <- c(over, o); if (abs(o) <= lim) kept <- c(kept, a) }
+i <- paste0("lots=", lst(own), "; family=", lst(unlist(fam)), "; sizes=", lst(sapply(fam, length)))
+case("short-run", i, "value", sum(abs(over) > lim), "0"); case("short-run", i, "sd", s); case("short-run", i, "freedom", sum(f)); for (k in seq_along(over)) case("short-run", i, paste0("over:", k - 1), over[k])

@@ -25,6 +25,7 @@ class GlanceController {
     private final Lots lots;
     private final Products products;
     private final ClaimsByLots claimsByLots;
+    private final ShortRunPage shortRuns;
 
     GlanceController(
             OnePage onePage,
@@ -33,7 +34,9 @@ class GlanceController {
             Derivations derivations,
             Lots lots,
             Products products,
-            ClaimsByLots claimsByLots) {
+            ClaimsByLots claimsByLots,
+            ShortRunPage shortRuns) {
+        this.shortRuns = shortRuns;
         this.products = products;
         this.claimsByLots = claimsByLots;
         this.onePage = onePage;
@@ -58,6 +61,13 @@ class GlanceController {
         model.addAttribute("wanted", wanted);
         model.addAttribute("view", onePage.read(() -> page.view(wanted)));
         return "drift/all";
+    }
+
+    /** Products of which there are few lots, by how others that are tested in the same way scatter. */
+    @GetMapping("/drift/short-runs")
+    String shortRuns(@RequestParam(defaultValue = "0") int of, Model model) {
+        model.addAttribute("view", onePage.read(() -> shortRuns.view(of)));
+        return "drift/short-runs";
     }
 
     /** All claims of a product by its newest lots. */

@@ -44,5 +44,14 @@ interface PointRepository extends JpaRepository<Point, Long> {
             """)
     List<SeriesPoints.PointView> before(long series, LocalDate madeOn, long lot, Limit limit);
 
+    /** A lot's mean on a series. */
+    record Mean(long seriesId, long lotId, double mean) {}
+
+    @Query("""
+            select new org.ysometron.app.evidence.PointRepository$Mean(p.seriesId, p.lotId, p.mean)
+            from Point p where p.seriesId in :series order by p.seriesId, p.madeOn, p.lotId
+            """)
+    List<Mean> means(Collection<Long> series);
+
     List<Point> findByLotId(long lotId);
 }

@@ -5,7 +5,9 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -155,6 +157,14 @@ public class SeriesPoints implements EarlierLots {
     /** Every point of a series in order of making. */
     public List<PointView> points(long seriesId) {
         return points.ofSeries(seriesId);
+    }
+
+    /** The lots of several series with their means, each in order of making: for series of few lots. */
+    public Map<Long, Map<Long, Double>> means(Collection<Long> seriesIds) {
+        Map<Long, Map<Long, Double>> means = new HashMap<>();
+        points.means(seriesIds).forEach(mean -> means.computeIfAbsent(mean.seriesId(), id -> new LinkedHashMap<>())
+                .put(mean.lotId(), mean.mean()));
+        return means;
     }
 
     /** How many points a series has. */

@@ -1,6 +1,7 @@
 package org.ysometron.core.calculation;
 
 import static org.ysometron.core.calculation.Input.Kind.NUMBER;
+import static org.ysometron.core.calculation.Input.Kind.NUMBERS;
 import static org.ysometron.core.calculation.Input.Kind.WHOLE;
 import static org.ysometron.core.calculation.Input.Kind.WHOLES;
 import static org.ysometron.core.calculation.Input.Kind.WORD;
@@ -8,6 +9,8 @@ import static org.ysometron.core.calculation.Input.Kind.WORDS;
 import static org.ysometron.core.calculation.Input.optional;
 import static org.ysometron.core.calculation.Input.required;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +26,7 @@ import org.ysometron.core.drift.ChartTrial.Setting;
 import org.ysometron.core.drift.ChartTrial.Watch;
 import org.ysometron.core.drift.CountChart;
 import org.ysometron.core.drift.RunRule;
+import org.ysometron.core.drift.ShortRun;
 import org.ysometron.core.drift.SumsChart;
 import org.ysometron.core.working.Step;
 import org.ysometron.core.working.Working;
@@ -81,7 +85,7 @@ final class TrialCalculations {
     private TrialCalculations() {}
 
     static List<Calculation> all() {
-        return List.of(trial(), counts());
+        return List.of(trial(), counts(), shortRun());
     }
 
     private static Calculation trial() {
@@ -115,6 +119,60 @@ final class TrialCalculations {
                         "counts", List.of(0, 1, 0, 0, 1, 0, 0, 0, 4, 1),
                         "sizes", List.of(5, 5, 5, 5, 5, 5, 5, 5, 5, 5)),
                 TrialCalculations::counts);
+    }
+
+    private static Calculation shortRun() {
+        return new Calculation(
+                "short-run",
+                "Few lots of a product, each as a deviation from the mean of those before it over the scatter of a family of products",
+                List.of(
+                        required("lots", NUMBERS, "", "means of the product's lots, in order of making")
+                                .items(1, 500)
+                                .above(0, 1e9),
+                        required(
+                                        "family",
+                                        NUMBERS,
+                                        "",
+                                        "means of the lots of other products, one product after another")
+                                .items(2, 5_000)
+                                .above(0, 1e9),
+                        required("sizes", WHOLES, "", "how many of these belong to each product")
+                                .items(1, 500)
+                                .in(1, 5_000)),
+                "",
+                "ISO 7870-8; Quesenberry 1991; von Neumann 1941",
+                Map.of(
+                        "lots", List.of(41.2, 40.1, 42.0, 33.0, 41.5),
+                        "family", List.of(50.1, 51.9, 49.2, 50.6, 28.2, 27.5, 28.9, 28.0, 27.9),
+                        "sizes", List.of(4, 5)),
+                TrialCalculations::shortRun);
+    }
+
+    private static Answer shortRun(Case given) {
+        double[] all = given.numbers("family");
+        List<double[]> family = new ArrayList<>();
+        int from = 0;
+        for (int size : given.wholes("sizes")) {
+            if (from + size > all.length) {
+                throw new IllegalArgumentException("the sizes ask for more lots than the family has");
+            }
+            family.add(Arrays.copyOfRange(all, from, from + size));
+            from += size;
+        }
+        if (from < all.length) {
+            throw new IllegalArgumentException("the family has " + all.length + " lots, its products together " + from);
+        }
+        ShortRun.Family known = ShortRun.Family.of(family);
+        ShortRun chart = ShortRun.of(given.numbers("lots"), known);
+        List<ShortRun.Point> points = chart.points();
+        int[] beyond = IntStream.range(0, points.size())
+                .filter(i -> points.get(i).signal())
+                .toArray();
+        return Answer.of(beyond.length, "", chart.working())
+                .with("sd", known.sd())
+                .with("freedom", known.freedom())
+                .with("over", points.stream().skip(1).map(ShortRun.Point::over).toList())
+                .with("beyond", Arrays.stream(beyond).boxed().toList());
     }
 
     private static Answer counts(Case given) {

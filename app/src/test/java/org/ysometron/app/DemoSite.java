@@ -85,6 +85,15 @@ public abstract class DemoSite {
                         table.update("update lot set state = ? where id = ?", LotState.REJECTED.name(), lot.id()));
     }
 
+    /** Decides that a lot goes nowhere, so that there is a record of it. */
+    protected void rejected(org.ysometron.app.lot.LotView lot) {
+        gateOfTests.decide(
+                lots.named(lot.code()),
+                org.ysometron.core.gate.Disposition.REJECT,
+                "Was made for a test of the bench.",
+                "release");
+    }
+
     /** An engineer's word about the first thing of this kind that blocks the lot. */
     protected org.springframework.test.web.servlet.ResultActions word(
             org.ysometron.app.lot.LotView lot, org.ysometron.core.gate.Block.Kind kind, String reason)

@@ -698,10 +698,16 @@ class LotVerdicts {
                             ? "; " + remedy.rule().words()
                             : "") + ".");
         }
-        if (site.guard(lot.madeOn()) == GuardBand.NONE) {
-            notices.add(
-                    "This site accepts claims about a mean as measured, without a guard band: on a claim's edge such a"
-                            + " verdict is wrong as often as right (simple acceptance, JCGM 106).");
+        switch (site.guard(lot.madeOn())) {
+            case ONE_SIDED -> {}
+            case EXPANDED ->
+                notices.add(
+                        "This site accepts claims about a mean with a guard band of U, two standard uncertainties: its bounds"
+                                + " stand at 97.7 %, all planned looks together (ISO 14253-1, JCGM 106).");
+            case NONE ->
+                notices.add(
+                        "This site accepts claims about a mean as measured, without a guard band: on a claim's edge such a"
+                                + " verdict is wrong as often as right (simple acceptance, JCGM 106).");
         }
         notices.addAll(lots.furtherLooks(lot.id()));
         notices.addAll(takenOut.givenUpBefore(records));

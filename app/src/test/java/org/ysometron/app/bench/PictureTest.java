@@ -191,7 +191,7 @@ class PictureTest extends DemoSite {
         long wrong = pictures.of(lot).get(1).id();
         pictures.mark(lot, marked, 0.25, 0.5);
         pictures.strike(lot, wrong, "It shows a bar of another lot.", "bench");
-        away(java.util.List.of(lot));
+        rejected(lot);
         RequestPostProcessor release = user("release").authorities(new SimpleGrantedAuthority("DECISION"));
         http.perform(get("/lots/" + lot.code() + "/certificate").with(release))
                 .andExpect(content()

@@ -566,7 +566,7 @@ class RecordsTest extends DemoSite {
                 .andExpect(status().is(422))
                 .andExpect(content().string(containsString("Say in the remark why it is void.")));
         assertThat(specimen("XY2").isTested()).isFalse();
-        away(List.of(lot));
+        rejected(lot);
         // The certificate has the record as a vector drawing, frozen with the decision.
         http.perform(get("/lots/" + lot.code() + "/certificate").with(BENCH))
                 .andExpect(content().string(allOf(containsString("curve-drawing"), containsString("by extensometer"))));

@@ -23,7 +23,6 @@ import org.ysometron.app.plan.Site;
 import org.ysometron.core.claim.GuardBand;
 import org.ysometron.core.claim.Orientation;
 import org.ysometron.core.claim.Verdict;
-import org.ysometron.core.gate.Disposition;
 
 /** A site chooses by which guard band it accepts, for lots that are still to be made. */
 class GuardBandsTest extends DemoSite {
@@ -90,10 +89,12 @@ class GuardBandsTest extends DemoSite {
 
         chosenLongAgo(1);
         assertThat(upright(lot).judgement().confidence()).isGreaterThan(0.977);
-        assertThat(judgements.whole(lot).notices()).noneMatch(notice -> notice.contains("simple acceptance"));
+        assertThat(judgements.whole(lot).notices())
+                .anyMatch(notice -> notice.contains("guard band of U"))
+                .noneMatch(notice -> notice.contains("simple acceptance"));
 
         chosenLongAgo(2);
-        gateOfTests.decide(lots.named(lot.code()), Disposition.REJECT, "Only one orientation was tested.", "release");
+        rejected(lot);
         http.perform(get("/lots/" + lot.code() + "/certificate").with(QUALITY))
                 .andExpect(status().isOk())
                 .andExpect(content().string(containsString("This site accepts claims about a mean as measured")));

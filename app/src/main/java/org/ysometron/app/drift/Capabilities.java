@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.springframework.util.ConcurrentLruCache;
 import org.ysometron.app.drift.Baselines.BaselineView;
 import org.ysometron.app.drift.Diagnoses.Diagnosis;
 import org.ysometron.app.evidence.SeriesPoints.PointView;
@@ -25,6 +26,11 @@ import org.ysometron.core.working.Figures;
 class Capabilities {
 
     private static final double CONFIDENCE = 0.95;
+
+    /** What it says follows from these alone, and takes integrals by the dozen: those looked at last are kept. */
+    private static final ConcurrentLruCache<Asked, Said> TOLD = new ConcurrentLruCache<>(60, Capabilities::told);
+
+    private record Asked(SeriesView series, List<PointView> since, Requirement claim) {}
 
     private final Baselines baselines;
     private final Signals signals;
@@ -70,7 +76,7 @@ class Capabilities {
         if (!said.isEmpty()) {
             return refused("its charts signal at " + String.join(", ", said) + ", and nobody has answered.");
         }
-        return Optional.of(told(series, since, claim.get()));
+        return Optional.of(TOLD.get(new Asked(series, since, claim.get())));
     }
 
     private static Optional<Said> refused(String why) {
@@ -94,7 +100,10 @@ class Capabilities {
         return open.stream().map(lot -> codes.getOrDefault(lot, "lot " + lot)).toList();
     }
 
-    private static Said told(SeriesView series, List<PointView> since, Requirement claim) {
+    private static Said told(Asked asked) {
+        SeriesView series = asked.series;
+        List<PointView> since = asked.since;
+        Requirement claim = asked.claim;
         LotCapability found;
         try {
             found = LotCapability.of(Signals.lots(since), claim.lower(), claim.upper());

@@ -2,6 +2,8 @@ package org.ysometron.core.drift;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.hipparchus.analysis.UnivariateFunction;
+import org.hipparchus.analysis.solvers.BracketingNthOrderBrentSolver;
 import org.ysometron.core.statistics.formula.NoncentralT;
 import org.ysometron.core.statistics.formula.StandardNormal;
 
@@ -84,17 +86,19 @@ public record Capability(double mean, double sigma, int n, double freedom, Optio
 
     /** The δ with P(T ≤ t; ν, δ) = p, which falls as δ rises. */
     private double noncentrality(double t, double p) {
-        double low = t - 40 - 10 * Math.abs(t) / Math.sqrt(freedom);
-        double high = t + 40 + 10 * Math.abs(t) / Math.sqrt(freedom);
-        for (int i = 0; i < MOST_STEPS && high - low > 1e-12 * (1 + Math.abs(low)); i++) {
-            double middle = (low + high) / 2;
-            if (NoncentralT.cumulative(t, freedom, middle) > p) {
-                low = middle;
-            } else {
-                high = middle;
-            }
+        UnivariateFunction over = delta -> NoncentralT.cumulative(t, freedom, delta) - p;
+        // Standard deviations of δ about t, by the large-sample variance 1 + t²/2ν: with few degrees of freedom some
+        // more.
+        double reach = 6 * Math.sqrt(1 + t * t / (2 * freedom));
+        double low = t - reach;
+        double high = t + reach;
+        while (over.value(low) < 0) {
+            low -= reach;
         }
-        return (low + high) / 2;
+        while (over.value(high) > 0) {
+            high += reach;
+        }
+        return new BracketingNthOrderBrentSolver(1e-13, 1e-12, 5).solve(MOST_STEPS, over, low, high);
     }
 
     /** The lesser of the edges' indices: with one edge exact, with two by Bissell's approximation. */

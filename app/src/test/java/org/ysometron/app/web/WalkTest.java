@@ -63,6 +63,7 @@ class WalkTest extends DemoSite {
                 "/lots/PL-0003/intake?form=ARTEFACT",
                 "/products/skerry-bf10/drift",
                 "/products/skerry-bf10/counts",
+                "/drift/short-runs",
                 "/products/skerry-bf10/together",
                 "/drift",
                 "/lots/SK-0130/results",

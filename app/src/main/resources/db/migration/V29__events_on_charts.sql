@@ -4,14 +4,12 @@ alter table drift_answer modify column identities varchar(1000) not null default
 -- What people say changed, beside what the records show by themselves: drawn on the charts of its product, or of all.
 create table drift_event (
   id bigint not null auto_increment primary key,
-  request varchar(40) not null,
   product_id bigint,
   happened_on date not null,
   kind varchar(20) not null,
   words varchar(300) not null,
   entered_by varchar(40) not null,
   entered_at datetime(3) not null,
-  constraint event_request unique (request),
   constraint event_of_product foreign key (product_id) references product (id),
   index event_by_day (happened_on)
 );

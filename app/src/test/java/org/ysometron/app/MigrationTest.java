@@ -79,6 +79,23 @@ class MigrationTest {
                 .containsExactly("every n: BEYOND_LIMITS EIGHT_ON_ONE_SIDE SPREAD_BEYOND_LIMIT");
     }
 
+    /** Events that were written down before their forms had keys stay, each with a key of its own. */
+    @Test
+    void eventsOfBeforeStay() throws SQLException {
+        String url = TestDatabase.url("migration_of_events");
+        migrate(url, MigrationVersion.fromVersion("29"));
+        try (Connection connection = DriverManager.getConnection(url, "ysometron", TestDatabase.PASSWORD);
+                Statement sql = connection.createStatement()) {
+            for (int i = 0; i < 2; i++) {
+                sql.execute("insert into drift_event (happened_on, kind, words, entered_by, entered_at) values"
+                        + " ('2026-01-01', 'NOTE', 'a new climate cabinet', 'quality', now())");
+            }
+        }
+        migrate(url, MigrationVersion.LATEST);
+        assertThat(texts(url, "select concat(words, ', ', request) from drift_event order by id"))
+                .containsExactly("a new climate cabinet, before-1", "a new climate cabinet, before-2");
+    }
+
     @Test
     void claimsOfTheFirstVersionBecomeStatements() throws SQLException {
         migrate(MigrationVersion.fromVersion("1"));

@@ -41,10 +41,10 @@ import org.ysometron.core.publication.Topic;
 @Order(1)
 public class Tidewrack implements ApplicationRunner {
 
-    /** Basalt in natural polymer, as a camera sees it. */
-    /** A lot of the first year with a note at its point. */
+    /** Place of a lot with a note at its point. */
     private static final int SHOWN_AT = 9;
 
+    /** Basalt in natural polymer, as a camera sees it. */
     private static final Color NATURAL = new Color(0x8f8672);
 
     /** Beyond this many lots the baselines are signed last, so that loading stays linear in the number of lots. */

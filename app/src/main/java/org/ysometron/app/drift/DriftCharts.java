@@ -187,7 +187,7 @@ class DriftCharts {
                     : points.get(points.size() - 1).madeOn();
             for (Events.EventView event : events.between(sight.series(), first, last)) {
                 if (event.lotId() != null) {
-                    note(sight.place(event.lotId()), event, means).ifPresent(found::add);
+                    note(sight, event, means).ifPresent(found::add);
                     continue;
                 }
                 int at = (int) points.stream()
@@ -203,11 +203,15 @@ class DriftCharts {
     }
 
     /** A note at its point; a lot made on the same day may lie out of sight. */
-    private static Optional<DriftView.Event> note(int place, Events.EventView event, DriftView.Chart means) {
+    private static Optional<DriftView.Event> note(Sight sight, Events.EventView event, DriftView.Chart means) {
+        int place = sight.place(event.lotId());
         return place < 0
                 ? Optional.empty()
                 : Optional.of(new DriftView.Event(
-                        means.dots().get(place).x(), means.dots().get(place).y(), event.words(), false));
+                        means.dots().get(place).x(),
+                        means.dots().get(place).y(),
+                        sight.code(sight.points().get(place)) + ", " + event.words(),
+                        false));
     }
 
     private Sight sight(SeriesView found, int from, int to, List<PointView> back) {

@@ -61,7 +61,7 @@ public class Events {
         }
     }
 
-    /** An event as the chart shows it; at one lot where it is a note. */
+    /** An event as the chart shows it; at one lot where it is a note, and then without its name. */
     record EventView(LocalDate on, @Nullable Long lotId, String words) {}
 
     /** An event as typed; with a lot it is a note at that lot of this chart, and needs no day. */
@@ -143,9 +143,7 @@ public class Events {
     /** With who wrote it down, and when, where that was another day: what is remembered after a signal is no less true, and no record of before. */
     private String words(Event event) {
         LocalDate written = LocalDate.ofInstant(event.enteredAt, clock.getZone());
-        String where = event.lotId == null
-                ? event.happenedOn.toString()
-                : lots.lot(event.lotId).code() + ", this chart alone";
+        String where = event.lotId == null ? event.happenedOn.toString() : "this chart alone";
         return where + ", " + event.kind.words() + ": " + event.words + " (" + event.enteredBy
                 + (written.equals(event.happenedOn) ? "" : ", written down on " + written)
                 + (event.productId == null ? ", every product" : "") + ")";

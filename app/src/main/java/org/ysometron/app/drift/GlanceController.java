@@ -1,6 +1,5 @@
 package org.ysometron.app.drift;
 
-import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
@@ -53,9 +52,7 @@ class GlanceController {
             @RequestParam(defaultValue = "") String state,
             @RequestParam(name = "page", defaultValue = "0") int wantedPage,
             Model model) {
-        List<LotView> waiting = lots.undecided();
-        Set<Long> products = waiting.stream().map(LotView::productId).collect(Collectors.toSet());
-        derivations.refresh(products);
+        refresh();
         model.addAttribute("due", glances.refresh());
         GlancePage.Wanted wanted = new GlancePage.Wanted(product, characteristic, state, wantedPage);
         model.addAttribute("wanted", wanted);
@@ -66,8 +63,14 @@ class GlanceController {
     /** Products of which there are few lots, by how others that are tested in the same way scatter. */
     @GetMapping("/drift/short-runs")
     String shortRuns(@RequestParam(defaultValue = "0") int of, Model model) {
+        refresh();
         model.addAttribute("view", onePage.read(() -> shortRuns.view(of)));
         return "drift/short-runs";
+    }
+
+    /** Points as new as the readings of the lots on which a decision is due. */
+    private void refresh() {
+        derivations.refresh(lots.undecided().stream().map(LotView::productId).collect(Collectors.toSet()));
     }
 
     /** All claims of a product by its newest lots. */

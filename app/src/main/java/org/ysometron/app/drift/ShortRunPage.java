@@ -50,8 +50,12 @@ class ShortRunPage {
         this.lots = lots;
     }
 
-    /** The page; without rows where nothing can be said, and why. */
-    record View(List<String> choices, int chosen, String why, List<Row> rows) {}
+    /**
+     * The page; without rows where nothing can be said, and why.
+     *
+     * @param more series of few lots in the family beyond those that are looked at
+     */
+    record View(List<String> choices, int chosen, String why, List<Row> rows, int more) {}
 
     /** One series of few lots. */
     record Row(
@@ -94,28 +98,33 @@ class ShortRunPage {
         List<String> words = choices.stream().map(Family::words).toList();
         if (choices.isEmpty()) {
             return new View(
-                    words, 0, "No two series of one characteristic, tested in the same way, have two lots.", List.of());
+                    words,
+                    0,
+                    "No two series of one characteristic, tested in the same way, have two lots.",
+                    List.of(),
+                    0);
         }
         int chosen = wanted >= 0 && wanted < choices.size() ? wanted : 0;
         List<SeriesView> members = families.getOrDefault(choices.get(chosen), List.of());
-        List<Row> rows = rows(shortOnes(members, counts), means(members, counts));
+        List<SeriesView> few = shortOnes(members, counts);
+        List<SeriesView> seen = few.subList(0, Math.min(MOST, few.size()));
+        List<Row> rows = rows(seen, means(seen, members, counts));
         return new View(
                 words,
                 chosen,
                 rows.isEmpty() ? "The others of this family have too few lots to tell how lots scatter." : "",
-                rows);
+                rows,
+                few.size() - seen.size());
     }
 
     private static List<SeriesView> shortOnes(List<SeriesView> members, Map<Long, Long> counts) {
         return members.stream()
                 .filter(one -> counts.getOrDefault(one.id(), 0L) < IndividualsLimits.LOTS_WANTED)
-                .limit(MOST)
                 .toList();
     }
 
     /** Lots and means of the short ones, and of some of the long ones the newest. */
-    private Map<Long, Map<Long, Double>> means(List<SeriesView> members, Map<Long, Long> counts) {
-        List<SeriesView> few = shortOnes(members, counts);
+    private Map<Long, Map<Long, Double>> means(List<SeriesView> few, List<SeriesView> members, Map<Long, Long> counts) {
         Map<Long, Map<Long, Double>> means =
                 series.means(few.stream().map(SeriesView::id).toList());
         members.stream()

@@ -51,23 +51,29 @@ public enum GuardBand {
         return Optional.of(passes ? Verdict.SUPPORTED : fails ? Verdict.CONTRADICTED : Verdict.OPEN);
     }
 
-    /** What accepting would risk, and what the other bands would say, in a sentence; empty where there is no probability. */
+    /**
+     * What accepting would risk, and what the bands would say, in a sentence; empty where there is no probability. A verdict that is open for another reason than
+     * its band, such as a look that was paid for or specimens that do not count yet, is told apart from what the bands say.
+     */
     public static Optional<String> beside(Requirement claim, Judgement judged) {
-        GuardBand own = claim.guard();
-        List<String> others = new ArrayList<>();
-        Set<Verdict> all = EnumSet.noneOf(Verdict.class);
+        List<String> said = new ArrayList<>();
+        Set<Verdict> all = EnumSet.of(judged.verdict());
+        boolean byBand = claim.guard().verdict(claim, judged).equals(Optional.of(judged.verdict()));
         for (GuardBand band : values()) {
             Optional<Verdict> verdict = band.verdict(claim, judged);
             verdict.ifPresent(all::add);
-            verdict.filter(said -> band != own).ifPresent(said -> others.add(band.words + ": " + said.words()));
+            verdict.filter(of -> !byBand || band != claim.guard())
+                    .ifPresent(of -> said.add(band.words + ": " + of.words()));
         }
-        return all.isEmpty()
-                ? Optional.empty()
-                : Optional.of("Accepted, it would be wrong with a probability of "
-                        + Figures.probability(1 - judged.probability().orElseThrow())
-                        + " (specific risk, JCGM 106). Guard band here: " + own.words
-                        + (all.size() == 1
-                                ? "; by any other the verdict is the same."
-                                : "; by another, judged once: " + String.join("; ", others) + "."));
+        if (said.isEmpty()) {
+            return Optional.empty();
+        }
+        String others = all.size() == 1
+                ? "by any other the verdict is the same"
+                : (byBand ? "by another, judged once: " : "judged once, and with nothing else in the way: ")
+                        + String.join("; ", said);
+        return Optional.of("Accepted, it would be wrong with a probability of "
+                + Figures.probability(1 - judged.probability().orElseThrow())
+                + " (specific risk, JCGM 106). Guard band here: " + claim.guard().words + "; " + others + ".");
     }
 }

@@ -77,6 +77,20 @@ class GuardBandTest {
         assertThat(GuardBand.beside(claim, few)).isEmpty();
     }
 
+    /** What is open for another reason than its band is not told as if the bands had said so. */
+    @Test
+    void whatElseIsInTheWayIsToldApart() {
+        Requirement claim = Requirement.atLeast(45, "MPa", 5);
+        Judgement judged = MeanVerdict.of(claim, FIVE);
+        assertThat(GuardBand.beside(claim, judged).orElseThrow())
+                .endsWith("Guard band here: 1.645 u; by any other the verdict is the same.");
+        assertThat(GuardBand.beside(claim, Verification.provisional(judged, java.util.List.of("wet")))
+                        .orElseThrow())
+                .endsWith(
+                        "judged once, and with nothing else in the way: 1.645 u: supported; U, which is 2 u: supported;"
+                                + " none, as measured: supported.");
+    }
+
     /** Two edges: each band keeps both; the margin is that of what decides. */
     @Test
     void theMarginIsThatOfWhatDecides() {
